@@ -18,7 +18,7 @@ describe('npm run -s archive', () => {
     expect(existsSync(`${zip}.part`)).toBe(false);
     const target = join(folder, 'target');
     expect((await archive('look', zip, '--data', target)).stdout).toMatch(
-      /^new: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results\nthe same: 0 cars/,
+      /^new: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results, 0 classes\nthe same: 0 cars/,
     );
     expect((await archive('in', zip, '--data', target)).stdout).toMatch(
       /imported: 5 cars, \d+ versions, 32 runs, 6 parts, 1 brief, 1 session, 0 photos, 1 meet, 5 entries, 19 results/,

@@ -1,84 +1,108 @@
-import compression from 'compression';
-import express, { type Express } from 'express';
-import { readBrief, readOwnPart, readSession } from '../core/files/read.ts';
+import express, { type Express, type RequestHandler } from 'express';
 import { isReadable, type StoredEntry } from '../core/schema/stored.ts';
+import { makeClasses, type Classes } from './classes/classes.ts';
+import { makePresence } from './classes/presence.ts';
+import { spaceApi } from './classes/space-api.ts';
+import { makeSpaces } from './classes/spaces.ts';
 import type { Store } from './database.ts';
 import { jsonOnly, localOnly, lowercaseIds } from './guards.ts';
 import type { Live } from './live.ts';
 import { headers, pageRoutes } from './page.ts';
-import { faulty, problemHandler, sendProblem } from './problem.ts';
-import { briefQueries } from './queries/briefs.ts';
+import { notFound, problemHandler, sendProblem } from './problem.ts';
 import { carQueries } from './queries/cars.ts';
-import { entryQueries, meetQueries, resultQueries } from './queries/meets.ts';
-import { partQueries } from './queries/parts.ts';
-import { removedQueries } from './queries/removed.ts';
-import { runQueries } from './queries/runs.ts';
-import { sessionQueries } from './queries/sessions.ts';
-import { versionQueries } from './queries/versions.ts';
+import { entryQueries } from './queries/meets.ts';
 import { requestLog } from './request-log.ts';
-import { allowed, ownerOnly } from './rights.ts';
 import { archiveRoutes } from './routes/archive.ts';
-import { carRoutes } from './routes/cars.ts';
-import { documentRoutes } from './routes/documents.ts';
+import { classRoutes } from './routes/classes.ts';
+import { clearedRoutes } from './routes/cleared-classes.ts';
+import { crewClassRoutes } from './routes/crew-class.ts';
 import { lineRoutes } from './routes/lines.ts';
-import { meetChannel, meetRoutes } from './routes/meets.ts';
-import { parsePagination } from './routes/pagination.ts';
-import { photoRoutes } from './routes/photos.ts';
-import { runRoutes } from './routes/runs.ts';
+import { meetChannel } from './routes/meets.ts';
+import { UUID } from './routes/resource-routes.ts';
 import { sharingRoutes } from './routes/sharing.ts';
-import { versionRoutes } from './routes/versions.ts';
 import { phoneApp } from './sharing/phone-app.ts';
 import { makeSharing, type Sharing } from './sharing/sharing.ts';
-
-/** Streams are sent as they come; the rest as the library thinks fit. */
-const isPacked: compression.CompressionFilter = (request, response) =>
-  !/event-stream/.test(`${request.headers.accept} ${String(response.getHeader('Content-Type'))}`) && compression.filter(request, response);
-
-/** Everything that is stored, below /api, for the owner and for phones by their rights (resources.ts). */
-function storedRoutes(store: Store, live: Live): express.Router {
-  const { db } = store;
-  const cars = carQueries(db);
-  const removed = removedQueries(db);
-  const api = express.Router();
-  api.use(compression({ filter: isPacked }), jsonOnly, (_request, response, next) => {
-    response.setHeader('Cache-Control', 'no-store');
-    next();
-  });
-  api.use('/photos', photoRoutes(store));
-  api.use(express.json({ limit: '256kb' }));
-  api.use('/cars/:carId/runs', runRoutes(store, runQueries(db), cars));
-  api.use('/cars/:carId/versions', versionRoutes(store, versionQueries(db), cars));
-  api.use('/cars', carRoutes(store, cars));
-  api.use('/parts', allowed('part'), documentRoutes(store, 'part', partQueries(db), readOwnPart));
-  api.use('/briefs', allowed('brief'), documentRoutes(store, 'brief', briefQueries(db), readBrief));
-  api.use('/sessions', allowed('session'), documentRoutes(store, 'session', sessionQueries(db), readSession));
-  api.use('/meets', meetRoutes({ store, live, meets: meetQueries(db), entries: entryQueries(db), results: resultQueries(db) }));
-  api.get('/removed', ownerOnly, (request, response) => {
-    const { limit, offset, faults } = parsePagination(request);
-    if (faults.length > 0) return faulty(response, faults);
-    response.json(removed(limit, offset));
-  });
-  api.use(ownerOnly);
-  return api;
-}
+import { storedApi } from './stored-api.ts';
 
 /** The app without listening, and what else goes with it. */
 export interface Served {
   readonly app: Express;
   readonly sharing: Sharing;
+  readonly classes: Classes;
   /** Phones that were joined before a restart join again, where the owner wished so. */
   readonly resumeSharing: () => Promise<void>;
+  /** Closes what is open beside the owner's database. */
+  readonly close: () => void;
+}
+
+/** ms in which news of one class are told once. */
+const TOLD_EVERY = 1000;
+
+/** Tells of the newest change of each class at most once in a while: forty crews save all the time. */
+function toldNowAndThen(tell: (classId: string) => void): (classId: string) => void {
+  const waiting = new Set<string>();
+  return (classId) => {
+    if (waiting.has(classId)) return;
+    waiting.add(classId);
+    setTimeout(() => {
+      waiting.delete(classId);
+      tell(classId);
+    }, TOLD_EVERY).unref();
+  };
 }
 
 /** The whole server. `webRoot` is the built page; without one only the API answers. */
 export function createApp(store: Store, webRoot?: string): Served {
   const live = meetChannel();
-  const stored = storedRoutes(store, live);
-  const sharing = makeSharing(store.db);
+  const tellLeader = toldNowAndThen((classId) => live.tell({ kind: 'class', classId }, 'written'));
+  /** A crew came further: its leader's table is another. */
+  const onCrew = (crewId: string): void => {
+    const found = classes.crewOf(crewId);
+    if (found) tellLeader(found.classId);
+  };
+  const presence = makePresence((crewId) => {
+    onCrew(crewId);
+    const found = classes.crewOf(crewId);
+    if (found) spaces.ifOpen(crewId)?.live.tell({ kind: 'class', classId: found.classId }, 'written');
+  });
+  const spaces = makeSpaces(store.db.name, (crewId, spaceStore) => spaceApi({ crewId, store: spaceStore, presence, onCrew }));
+  const classes = makeClasses({ store, spaces, presence });
+  /** News for the crews of a class, as far as they follow. */
+  const tellCrews = (classId: string, news: unknown): void => {
+    for (const { id } of classes.get(classId)?.class.crews ?? []) spaces.ifOpen(id)?.live.tell(news, 'written');
+  };
+  const onClass = (classId: string): void => {
+    tellLeader(classId);
+    tellCrews(classId, { kind: 'class', classId });
+  };
+  /** The owner's news; of a meet whose results a class sees its crews hear too. */
+  const ownerLive: Live = {
+    ...live,
+    tell: (news, event) => {
+      live.tell(news, event);
+      const { meet } = news as { meet?: string };
+      if (meet) classes.ofMeet(meet).forEach((classId) => tellCrews(classId, news));
+    },
+  };
+  const stored = storedApi({ store, live: ownerLive });
+  const sharing = makeSharing(store.db, classes);
   const [cars, entries] = [carQueries(store.db), entryQueries(store.db)];
+  const crewClass = crewClassRoutes({ classes, presence, onChange: onCrew });
+  /** What is asked in the space of a crew, by one of its devices or by the leader; 404 where there is no such crew. */
+  const inSpace =
+    (crewIdOf: (request: express.Request, response: express.Response) => string): RequestHandler =>
+    (request, response, next) => {
+      const found = classes.crewOf(crewIdOf(request, response));
+      if (!found) return notFound(response, 'crew');
+      const { api } = classes.spaceOf(found);
+      void api(request, response, next);
+    };
   const phones = phoneApp({
     sharing,
     api: stored,
+    crewClass,
+    inSpace: inSpace((_request, response) => (response.locals.joined as { crewId: string }).crewId),
+    classes,
     webRoot,
     chosen: (choice) => {
       if ('carId' in choice) return cars.has(choice.carId) ? { carId: choice.carId, entry: null } : null;
@@ -90,17 +114,38 @@ export function createApp(store: Store, webRoot?: string): Served {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog, headers, localOnly, lowercaseIds);
-  app.use(
-    '/api/archive',
-    archiveRoutes(store, () => live.tell({ kind: 'changed', meet: '' }, 'written')),
-  );
+  const onTaken = (): void => {
+    classes.dealAll();
+    live.tell({ kind: 'changed', meet: '' }, 'written');
+  };
+  app.use('/api/archive', archiveRoutes(store, onTaken));
   app.use('/api/lines', lineRoutes());
   app.get('/api/joined', (_request, response) => void response.json({ role: 'host' }));
   app.use('/api/sharing', jsonOnly, express.json({ limit: '1kb' }), sharingRoutes(sharing, phones));
+  // The leader of a class in the space of one of its crews.
+  const crewApi = express.Router({ mergeParams: true });
+  crewApi.use((request, response, next) => {
+    const { crewId } = request.params as { crewId: string };
+    const found = UUID.test(crewId) ? classes.crewOf(crewId) : null;
+    if (!found) return notFound(response, 'crew');
+    response.locals.joined = classes.leaderIn(found);
+    next();
+  });
+  crewApi.get('/joined', (_request, response) => void response.json(response.locals.joined));
+  crewApi.put('/help', jsonOnly, express.json({ limit: '1kb' }), (request, response) => {
+    const { isHelping } = (request.body ?? {}) as { isHelping?: unknown };
+    presence.help((request.params as { crewId: string }).crewId, isHelping === true);
+    response.status(204).end();
+  });
+  crewApi.use('/class', jsonOnly, express.json({ limit: '64kb' }), crewClass);
+  crewApi.use(inSpace((request) => (request.params as { crewId: string }).crewId));
+  app.use('/api/crews/:crewId', crewApi);
+  app.use('/api/cleared-classes', jsonOnly, clearedRoutes({ store, classes, spaces, onTaken }));
+  app.use('/api/classes', jsonOnly, express.json({ limit: '1mb' }), classRoutes({ store, classes, onChange: onClass }));
   app.use('/api', stored);
   app.use('/api', (_request, response) => sendProblem(response, { status: 404, title: 'No such address' }));
   if (webRoot) app.use(pageRoutes(webRoot));
   app.use((_request, response) => sendProblem(response, { status: 404, title: 'No such address' }));
   app.use(problemHandler);
-  return { app, sharing, resumeSharing: () => sharing.resume(phones) };
+  return { app, sharing, classes, resumeSharing: () => sharing.resume(phones), close: spaces.closeAll };
 }

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 
 /** Marks a database as this program's, in SQLite's header: "NAxl". */
 export const APPLICATION_ID = 0x4e41786c;
-const NAME = 'nimble-axle.sqlite';
+/** The database in its folder. */
+export const DATA_FILE = 'nimble-axle.sqlite';
 /** What SQLite keeps of one database: the file, its log and what its users share. */
 export const FILE_ENDS = ['', '-wal', '-shm'] as const;
 const MAGIC = 'SQLite format 3\0';
@@ -64,14 +65,14 @@ export const SET_ASIDE =
 
 /** Makes the folder where it is missing, for its owner alone, and looks at what is in it. Touches nothing that is there. */
 export function findDataFile(folder: string): DataFile {
-  const path = join(folder, NAME);
+  const path = join(folder, DATA_FILE);
   try {
     if (mkdirSync(folder, { recursive: true, mode: 0o700 }) !== undefined) chmodSync(folder, 0o700);
     const found: Stats | undefined = statSync(path, { throwIfNoEntry: false });
     if (!found) {
       if (existsSync(`${path}-wal`))
         throw new DataUnusable(
-          `${path} is missing, though its log (${NAME}-wal) is there. Put a copy of your data folder back, or move the log away to start with no data.`,
+          `${path} is missing, though its log (${DATA_FILE}-wal) is there. Put a copy of your data folder back, or move the log away to start with no data.`,
         );
       return { path, isNew: true, wasCutOff: false };
     }
@@ -98,7 +99,7 @@ export function findDataFile(folder: string): DataFile {
 
 /** Moves a database to a name beside its own, log and all, and tells it; null when there is none. */
 export function setAside(folder: string, now: Date): string | null {
-  const path = join(folder, NAME);
+  const path = join(folder, DATA_FILE);
   if (!existsSync(path)) return null;
   const aside = join(folder, `nimble-axle.set-aside-${now.toISOString().replaceAll(/[:.]/g, '-')}.sqlite`);
   for (const end of FILE_ENDS) if (existsSync(path + end)) renameSync(path + end, aside + end);

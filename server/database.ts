@@ -109,6 +109,13 @@ function storeOf(db: Db): Store {
   return { db, isInPlace: () => fileAt(name) === main && fileAt(`${name}-wal`) === log };
 }
 
+/** A database that is nowhere: what a place looks like where nothing is stored yet. */
+export function emptyStore(): Store {
+  const db = new Database(':memory:');
+  migrate(db);
+  return { db, isInPlace: () => true };
+}
+
 /** A connection of its own to a database that is open already, for work beside the server's. */
 export function openBeside(path: string): Store {
   const db = new Database(path, { fileMustExist: true, timeout: 0 });

@@ -19,6 +19,8 @@ export interface Live {
   readonly tell: (news: unknown, event: string) => void;
   readonly listen: RequestHandler;
   readonly count: () => number;
+  /** Ends every stream, and the beat. */
+  readonly close: () => void;
 }
 
 /** A channel of news with a beat. */
@@ -26,10 +28,15 @@ export function liveChannel({ most, senderOf }: LiveBounds): Live {
   const channel = createChannel();
   const streams = new Map<string, readonly Response[]>();
   const held = (): number => [...streams.values()].reduce((sum, { length }) => sum + length, 0);
-  setInterval(() => channel.broadcast(null, 'beat'), BEAT).unref();
+  const open = new Set<Response>();
+  const beat = setInterval(() => channel.broadcast(null, 'beat'), BEAT).unref();
   return {
     tell: (news, event) => void channel.broadcast(news, event),
     count: () => channel.sessionCount,
+    close: () => {
+      clearInterval(beat);
+      for (const response of open) response.end();
+    },
     listen: async (request, response) => {
       // Asked for its head alone, there is nothing to wait for.
       if (request.method === 'HEAD') return void response.type('text/event-stream').end();
@@ -48,6 +55,8 @@ export function liveChannel({ most, senderOf }: LiveBounds): Live {
           else streams.set(sender, left);
         });
       }
+      open.add(response);
+      response.once('close', () => open.delete(response));
       channel.register(await createSession(request, response));
     },
   };

@@ -8,6 +8,7 @@ import { DataUnusable, reasonOf, setAside } from './data-file.ts';
 import { openDatabase } from './database.ts';
 import { loadDemo } from './demo/load-demo.ts';
 import { photoQueries } from './queries/photos.ts';
+import { BadProxy, trustedProxy } from './sharing/proxy.ts';
 import { CannotShare, sharePort } from './sharing/sharing.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -50,7 +51,8 @@ try {
   if (isDemo) loadDemo(store.db);
   photoQueries(store.db).sweep(new Date());
   sharePort();
-  const { app, sharing, resumeSharing } = createApp(store, webRoot);
+  trustedProxy();
+  const { app, sharing, resumeSharing, close } = createApp(store, webRoot);
   const server = createServer(app);
   boundSockets(server, SOCKETS);
   server.on('error', (error: NodeJS.ErrnoException) => {
@@ -70,6 +72,7 @@ try {
   const stop = (): void => {
     sharing.close();
     server.close(() => {
+      close();
       store.db.close();
       process.exit(0);
     });
@@ -79,7 +82,8 @@ try {
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
 } catch (error) {
-  const reason = error instanceof DataUnusable || error instanceof CannotShare ? error.message : reasonOf(error, folder);
+  const reason =
+    error instanceof DataUnusable || error instanceof CannotShare || error instanceof BadProxy ? error.message : reasonOf(error, folder);
   if (reason === null) throw error;
   fail(reason);
 }

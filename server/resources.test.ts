@@ -4,7 +4,16 @@ import { SERVED } from './resources.ts';
 import { serve } from './testing.ts';
 
 /** Tables that hold what belongs to those of resources. */
-const BESIDE = ['car_history', 'designs', 'first_version_designs', 'replaced_content', 'run_tallies', 'sharing'];
+const BESIDE = [
+  'car_history',
+  'crew_cards',
+  'crew_devices',
+  'designs',
+  'first_version_designs',
+  'replaced_content',
+  'run_tallies',
+  'sharing',
+];
 
 describe('what is stored', () => {
   const { db, get } = serve();

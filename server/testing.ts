@@ -50,7 +50,7 @@ export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'nimble-axle-s
 /** The real server on a real file, asked without a network. */
 export function serve(folder: string = newFolder()) {
   const store: Store = openDatabase(folder);
-  const { app, sharing, resumeSharing } = createApp(store);
+  const { app, sharing, resumeSharing, close } = createApp(store);
   const api = request(app);
   const to = (path: string) => `/api${path}`;
   return {
@@ -59,6 +59,7 @@ export function serve(folder: string = newFolder()) {
     db: store.db,
     sharing,
     resumeSharing,
+    close,
     api,
     get: (path: string) => api.get(to(path)).set('Host', '127.0.0.1'),
     put: (path: string, body: object) => api.put(to(path)).set('Host', '127.0.0.1').send(body),

@@ -2,6 +2,7 @@ import type { CarDesign, CarVersion, RunRecord } from '../car/car-design.ts';
 import type { Fault } from '../fault.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
 import type { Brief } from '../schema/generated/brief.ts';
+import type { CrewClass } from '../schema/generated/crew-class.ts';
 import type { Meet } from '../schema/generated/meet.ts';
 import type { MeetEntry } from '../schema/generated/meet-entry.ts';
 import type { MeetResult } from '../schema/generated/meet-result.ts';
@@ -13,6 +14,7 @@ import {
   readBrief,
   readCarDesign,
   readCarVersion,
+  readClass,
   readMeet,
   readMeetEntry,
   readMeetResult,
@@ -39,6 +41,7 @@ export type ArchiveEntry =
   | { readonly kind: 'meet'; readonly id: string; readonly content: Meet }
   | { readonly kind: 'entry'; readonly id: string; readonly content: MeetEntry }
   | { readonly kind: 'result'; readonly id: string; readonly content: MeetResult }
+  | { readonly kind: 'class'; readonly id: string; readonly content: CrewClass }
   | { readonly kind: 'run'; readonly id: string; readonly carId: string; readonly content: RunRecord }
   | { readonly kind: 'earlier'; readonly carId: string; readonly content: EarlierDesign }
   | ArchivedChange;
@@ -66,6 +69,7 @@ const READ: { readonly [K in DocumentKind]: (value: unknown) => Read<Extract<Arc
   meet: readMeet,
   entry: readMeetEntry,
   result: readMeetResult,
+  class: readClass,
 };
 
 /** Where each thing is in an archive. `n` counts the files that a long list is cut into. */
@@ -79,12 +83,21 @@ export const ARCHIVE_PLACES = {
   document: (kind: DocumentKind, id: string) => `${RESOURCES[kind].plural}/${id}.json`,
 } as const;
 
+/** Where the work of a crew is in an archive: an archive of its own. `inSpace('spaces/ID/cars/…') // { crewId: 'ID', place: 'cars/…' }` */
+export const spacePlace = (crewId: string, place: string): string => `spaces/${crewId}/${place}`;
+/** The crew that a place belongs to, null for the owner's, and the place in its own archive. */
+export function inSpace(place: string): { readonly crewId: string | null; readonly place: string } {
+  const found = SPACE_FILE.exec(place);
+  return found ? { crewId: found[1]!.toLowerCase(), place: found[2]! } : { crewId: null, place };
+}
+
 /** Bytes of one file of an archive, values in it, and items of its list: beyond, it was made to hurt. A saved one has 500 runs in a file. */
 export const ARCHIVE_LIMITS = { bytes: 16 * 2 ** 20, values: 1_000_000, items: 1_000 } as const;
 
 const ID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
 const DOCUMENTS = (Object.keys(READ) as DocumentKind[]).map((kind) => [RESOURCES[kind].plural, kind] as const);
 const CAR_FILE = new RegExp(`^cars/(${ID})/(?:(car)|versions/(${ID})|(history)-\\d+|(runs)-\\d+)\\.json$`, 'i');
+const SPACE_FILE = new RegExp(`^spaces/(${ID})/(.+)$`, 'i');
 const CHANGES_FILE = /^changes-\d+\.json$/;
 const DOCUMENT_FILE = new RegExp(`^(${DOCUMENTS.map(([plural]) => plural).join('|')})/(${ID})\\.json$`, 'i');
 

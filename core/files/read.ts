@@ -5,6 +5,8 @@ import { boundFault, type Fault, type Bound } from '../fault.ts';
 import { formatFault } from '../fault-words.ts';
 import type { ArchiveManifest } from '../schema/generated/archive.ts';
 import type { Brief } from '../schema/generated/brief.ts';
+import type { CrewClass } from '../schema/generated/crew-class.ts';
+import type { CrewReport } from '../schema/generated/crew-report.ts';
 import type { CarDesign } from '../schema/generated/car-design.ts';
 import type { CarVersion } from '../schema/generated/car-version.ts';
 import type { OwnPart } from '../schema/generated/own-part.ts';
@@ -216,6 +218,35 @@ export function readMeasurement(value: unknown): Read<Measurement> {
   const faults = columnFaults(read.value);
   return faults.length > 0 ? faulty(faults) : read;
 }
+
+/** Values of a class: its brief, kit and crews. */
+const VALUES_OF_CLASS = 50_000;
+/** Items of a list that an earlier one is alike in. */
+const repeated = <T>(items: readonly T[], of: (item: T) => string): readonly number[] =>
+  items.flatMap((item, i) => (items.slice(0, i).some((before) => of(before) === of(item)) ? [i] : []));
+/** Reads a class (schemas/crew-class.schema.json): its brief and parts as by themselves, and no two crews of one id or name. */
+export function readClass(value: unknown): Read<CrewClass> {
+  const read = check<CrewClass>(validators.crewClass, value, { values: VALUES_OF_CLASS });
+  if (read.kind === 'faulty') return read;
+  const { brief, kit, crews } = read.value;
+  const faults: Fault[] = [
+    ...briefFaults(brief).map((fault) => ({ ...fault, path: below('brief', fault.path) })),
+    ...kit.flatMap((part, i) => partFaults(part).map((fault) => ({ ...fault, path: below(`kit[${i}]`, fault.path) }))),
+    ...repeated(crews, ({ id }) => id).map((i): Fault => ({
+      path: `crews[${i}].id`,
+      code: 'not-valid',
+      reason: 'is the id of another crew',
+    })),
+    ...repeated(crews, ({ name }) => name.trim().toLowerCase()).map((i): Fault => ({
+      path: `crews[${i}].name`,
+      code: 'not-valid',
+      reason: 'is the name of another crew',
+    })),
+  ];
+  return faults.length > 0 ? faulty(faults) : read;
+}
+/** Reads what a crew's device worked out (schemas/crew-report.schema.json). */
+export const readCrewReport = (value: unknown): Read<CrewReport> => check(validators.crewReport, value);
 
 /** Letters of a picture in base64. */
 const MOST_OF_A_PICTURE = 1_000_000;

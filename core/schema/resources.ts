@@ -29,6 +29,7 @@ export const RESOURCES = {
   meet: { plural: 'meets', key: 'meet', owner: null, isRemovable: true },
   entry: { plural: 'entries', key: 'entry', owner: 'meet', isRemovable: false, hasHistory: true },
   result: { plural: 'results', key: 'result', owner: 'meet', isRemovable: false, isImmutable: true, hasHistory: true },
+  class: { plural: 'classes', key: 'class', owner: null, isRemovable: true },
 } as const satisfies Readonly<Record<string, ResourceShape>>;
 
 export type ResourceKind = keyof typeof RESOURCES;

@@ -1,5 +1,6 @@
 import type { ArchiveManifest } from './generated/archive.ts';
 import type { Brief } from './generated/brief.ts';
+import type { CrewClass } from './generated/crew-class.ts';
 import type { Meet } from './generated/meet.ts';
 import type { MeetEntry } from './generated/meet-entry.ts';
 import type { MeetResult } from './generated/meet-result.ts';
@@ -53,6 +54,12 @@ export interface StoredSession extends StoredItem {
   readonly updatedAt: string;
 }
 
+/** A class of crews. */
+export interface StoredClass extends StoredItem {
+  readonly class: CrewClass;
+  readonly updatedAt: string;
+}
+
 /** A contest; its entries and results are beside it, so its list of entries is empty. */
 export interface StoredMeet extends StoredItem {
   readonly meet: Meet;
@@ -98,7 +105,11 @@ export type LiveNews =
   | { readonly kind: 'entry'; readonly meet: string; readonly stored: StoredEntry }
   | { readonly kind: 'meet'; readonly meet: string; readonly stored: StoredMeet }
   /** Something else of it: it is read again. */
-  | { readonly kind: 'changed'; readonly meet: string };
+  | { readonly kind: 'changed'; readonly meet: string }
+  /** In the space of a crew: something was written, by a tab of one of its devices or by the leader (null). */
+  | { readonly kind: 'stored'; readonly what: ResourceKind; readonly id: string | null; readonly by: string | null }
+  /** In the space of a crew: its class is another; for the leader: a crew of a class has come further. */
+  | { readonly kind: 'class'; readonly classId: string };
 
 /** What something was before a change. */
 export interface EarlierContent {

@@ -6,7 +6,7 @@ import { Ajv } from 'ajv';
 import addFormats from 'ajv-formats';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { RESOURCE_KINDS } from '../../core/schema/resources.ts';
+import { byKind, RESOURCE_KINDS } from '../../core/schema/resources.ts';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
 import { randomGenerator } from '../../core/numerics/low-discrepancy.ts';
 import { loadDemo } from '../demo/load-demo.ts';
@@ -47,7 +47,7 @@ const contents = ({ db }: Served): unknown =>
       .all()
       .map((row) => ({ ...(row as object), created_at: 0, updated_at: 0 })),
   );
-const NOTHING = { car: 0, version: 0, run: 0, part: 0, brief: 0, session: 0, photo: 0, meet: 0, entry: 0, result: 0 };
+const NOTHING = byKind(() => 0);
 
 describe('an archive', () => {
   it('of all cars comes back whole in an empty garage, and opened again finds everything the same', async () => {

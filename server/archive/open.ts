@@ -1,11 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
-import { ARCHIVE_PLACES, archiveOrder, readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
+import { ARCHIVE_PLACES, archiveOrder, inSpace, readArchiveEntry, type ArchiveEntry } from '../../core/files/archive.ts';
 import type { Fault } from '../../core/fault.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
 import { byKind, RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
 import type { ArchiveFinding, ArchiveReport } from '../../core/schema/stored.ts';
 import { commit } from '../commit.ts';
-import type { Store } from '../database.ts';
+import { findSpaceFile, spaceFolder } from '../classes/spaces.ts';
+import { emptyStore, openBeside, openDatabase, type Store } from '../database.ts';
 import { ownerOf, storedThings, type StoredThings, type Thing } from './stored-things.ts';
 import { versionsThatFit } from './version-lines.ts';
 import { NotAnArchive, openZip, type ZippedFile } from './zip-files.ts';
@@ -206,20 +207,88 @@ async function takeIn(store: Store, things: StoredThings, files: readonly Zipped
   return taken;
 }
 
+/** The files of the owner, and those of each crew: an archive each. */
+interface Part {
+  readonly crewId: string | null;
+  readonly files: readonly ZippedFile[];
+}
+
+function partsOf(files: readonly ZippedFile[]): readonly Part[] {
+  const parts = new Map<string | null, ZippedFile[]>([[null, []]]);
+  for (const file of files) {
+    const { crewId, place } = inSpace(file.place);
+    parts.set(crewId, [...(parts.get(crewId) ?? []), { ...file, place }]);
+  }
+  return [...parts].map(([crewId, of]) => ({ crewId, files: of.toSorted((a, b) => archiveOrder(a.place) - archiveOrder(b.place)) }));
+}
+
+/** What is found in the space of a crew is named with the crew before it: other crews may have equal ids. */
+const named = (crewId: string | null, id: string): string => (crewId === null ? id : `${crewId}:${id}`);
+const askedIn = (crewId: string | null, asked: ReadonlySet<string> | 'all'): ReadonlySet<string> | 'all' =>
+  asked === 'all'
+    ? asked
+    : new Set([...asked].flatMap((id) => (id.startsWith(named(crewId, '')) ? [id.slice(named(crewId, '').length)] : [])));
+const takingIn = (crewId: string | null, taking: Taking): Taking =>
+  taking.kind === 'look' ? taking : { kind: 'take', replace: askedIn(crewId, taking.replace), restore: askedIn(crewId, taking.restore) };
+
+type Report = Finding['report'];
+const added = (a: Report['fresh'], b: Report['fresh']): Report['fresh'] => byKind((kind) => a[kind] + b[kind]);
+
+/** What was found in one part after another, as one report; the manifest is the owner's. */
+function withPart(all: Report | null, crewId: string | null, part: Report): Report {
+  const told = (findings: readonly ArchiveFinding[]) => findings.map((finding) => ({ ...finding, id: named(crewId, finding.id) }));
+  const faults = crewId === null ? part.faults : part.faults.map((fault) => ({ ...fault, path: `spaces/${crewId}/${fault.path}` }));
+  if (all === null) return part;
+  return {
+    manifest: all.manifest,
+    fresh: added(all.fresh, part.fresh),
+    same: added(all.same, part.same),
+    different: [...all.different, ...told(part.different)].slice(0, MOST_TOLD),
+    differing: all.differing + part.differing,
+    removed: [...all.removed, ...told(part.removed)].slice(0, MOST_TOLD),
+    gone: all.gone + part.gone,
+    faults: [...all.faults, ...faults].slice(0, MOST_TOLD),
+    faulty: all.faulty + part.faulty,
+  };
+}
+
+/** Works with the space of a crew; `isToStay`: it is made where it is not there. */
+async function withSpace<T>(owner: Store, crewId: string, isToStay: boolean, work: (store: Store) => Promise<T>): Promise<T> {
+  const path = findSpaceFile(owner.db.name, crewId);
+  const store = path !== null ? openBeside(path) : isToStay ? openDatabase(spaceFolder(owner.db.name, crewId)) : emptyStore();
+  try {
+    return await work(store);
+  } finally {
+    store.db.close();
+  }
+}
+
 /**
  * Opens an archive, a zip at `path`, beside what is stored: tells what is new, the same, different or was removed here, and on asking takes
  * it. All of it is looked through before anything is written: what is refused has changed nothing. What is new is taken; nothing that is here
- * is overwritten or brought back unless it was named. Opened twice, it changes nothing.
+ * is overwritten or brought back unless it was named. Opened twice, it changes nothing. The work of each crew goes to its own space.
  *
  * @throws NotAnArchive when it is none, is damaged, cut off, or of a newer program.
  */
 export async function openArchive(store: Store, path: string, taking: Taking): Promise<ArchiveReport> {
   const zip = await openZip(path);
   try {
-    const files = zip.files.toSorted((a, b) => archiveOrder(a.place) - archiveOrder(b.place));
-    const things = storedThings(store);
-    const finding = await lookThrough(things, files, taking);
-    return { ...finding.report, taken: taking.kind === 'take' ? await takeIn(store, things, files, finding) : byKind(() => 0) };
+    const parts = partsOf(zip.files);
+    /** Works with what a part is of: the owner's data, or the space of a crew. */
+    const inStore = <T>({ crewId }: Part, isToStay: boolean, work: (of: Store) => Promise<T>): Promise<T> =>
+      crewId === null ? work(store) : withSpace(store, crewId, isToStay, work);
+    let report: Report | null = null;
+    const findings: Finding[] = [];
+    for (const part of parts) {
+      const finding = await inStore(part, false, (of) => lookThrough(storedThings(of), part.files, takingIn(part.crewId, taking)));
+      findings.push(finding);
+      report = withPart(report, part.crewId, finding.report);
+    }
+    let taken: ArchiveReport['taken'] = byKind(() => 0);
+    if (taking.kind === 'take')
+      for (const [i, part] of parts.entries())
+        taken = added(taken, await inStore(part, true, (of) => takeIn(of, storedThings(of), part.files, findings[i]!)));
+    return { ...report!, taken };
   } finally {
     zip.close();
   }

@@ -3,9 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { Zip, ZipDeflate } from 'fflate';
-import { ARCHIVE_PLACES } from '../../core/files/archive.ts';
+import { ARCHIVE_PLACES, spacePlace } from '../../core/files/archive.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
 import { RESOURCE_KINDS, RESOURCES, type DocumentKind, type ResourceKind } from '../../core/schema/resources.ts';
+import { findSpaceFile } from '../classes/spaces.ts';
 import type { Db } from '../database.ts';
 import { SERVED } from '../resources.ts';
 
@@ -44,14 +45,17 @@ interface RunRow {
   readonly design_id: string | null;
 }
 
-/** Every file of an archive but for its zip: what is stored and not removed, each text as it is. */
-function* filesOf(db: Db, savedAt: Date): Generator<File> {
+/** Every file of an archive but for its zip: what is stored and not removed, each text as it is; of one class alone where that is asked for. */
+function* filesOf(db: Db, savedAt: Date, onlyClass?: string): Generator<File> {
   const here = 'deleted_at IS NULL';
+  /** What is asked for of each kind. */
+  const wanted = (kind: ResourceKind): string =>
+    onlyClass === undefined ? here : kind === 'class' ? `${here} AND id = '${onlyClass}'` : 'false';
   const ofCarHere = `car_id IN (SELECT id FROM cars WHERE ${here})`;
   const ofMeetHere = `meet IN (SELECT id FROM meets WHERE ${here})`;
   const listed = (kind: ResourceKind): string => {
     const { owner } = RESOURCES[kind];
-    return `${SERVED[kind].table} WHERE ${here}${owner === 'car' ? ` AND ${ofCarHere}` : owner === 'meet' ? ` AND ${ofMeetHere}` : ''}`;
+    return `${SERVED[kind].table} WHERE ${wanted(kind)}${owner === 'car' ? ` AND ${ofCarHere}` : owner === 'meet' ? ` AND ${ofMeetHere}` : ''}`;
   };
   const count = (from: string): number => db.prepare<[], { n: number }>(`SELECT count(*) AS n FROM ${from}`).get()!.n;
   const changesHere = `replaced_content WHERE ${(['run', 'result', 'entry'] as const)
@@ -66,7 +70,7 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
         (typeof RESOURCES)[ResourceKind]['plural'],
         number
       >),
-      earlier: count(`car_history WHERE ${ofCarHere}`),
+      earlier: onlyClass === undefined ? count(`car_history WHERE ${ofCarHere}`) : 0,
       changes: count(changesHere),
     },
   };
@@ -101,7 +105,7 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
     const listed = rows.map(({ id, design_id: design, record }) => `{"id":"${id}","design":"${design}","record":${record}}`).join(',\n');
     return `{"format":"nimble-axle/run-list","version":1,"designs":{${entries}},"runs":[\n${listed}\n]}`;
   };
-  for (const { id, design } of db.prepare<[], { id: string; design: string }>(`SELECT id, design FROM cars WHERE ${here}`).all()) {
+  for (const { id, design } of db.prepare<[], { id: string; design: string }>(`SELECT id, design FROM ${listed('car')}`).all()) {
     yield { place: ARCHIVE_PLACES.car(id), text: design };
     for (const version of versions.iterate(id)) yield { place: ARCHIVE_PLACES.version(id, version.id), text: version.record };
     yield* inFiles(history.iterate(id), DESIGNS_IN_A_FILE, (rows, n) => ({
@@ -114,38 +118,73 @@ function* filesOf(db: Db, savedAt: Date): Generator<File> {
   }
 }
 
-/**
- * Everything that is stored, as the bytes of a zip (docs: schemas/archive.schema.json). Read from a copy that the open database makes of
- * itself: it is one moment, holds up nobody who writes meanwhile, and can be had where the folder was moved away.
- */
-export async function* archiveOf(open: Db, savedAt: Date): AsyncGenerator<Uint8Array> {
+/** The crews of the classes that are asked for, removed classes left out. */
+function crewsIn(db: Db, onlyClass?: string): readonly string[] {
+  const rows = db
+    .prepare<[], { crewId: string }>(
+      `SELECT crew.value ->> '$.id' AS crewId FROM classes, json_each(class, '$.crews') crew
+       WHERE deleted_at IS NULL${onlyClass === undefined ? '' : ` AND classes.id = '${onlyClass}'`}`,
+    )
+    .all();
+  return [...new Set(rows.map(({ crewId }) => crewId))];
+}
+
+/** Reads from a copy that an open database makes of itself: one moment of it, which holds up nobody who writes meanwhile. */
+async function* fromCopy<T>(open: Db, read: (copy: Db) => Iterable<T>): AsyncGenerator<T> {
   const folder = mkdtempSync(join(tmpdir(), 'nimble-axle-copy-'));
   const copy = join(folder, 'copy.sqlite');
   let db: Db | undefined;
   try {
     await open.backup(copy, { progress: () => PAGES_AT_ONCE });
     db = new Database(copy, { readonly: true });
-    let written: Uint8Array[] = [];
-    const zip = new Zip((error, bytes) => {
-      if (error) throw error;
-      written.push(bytes);
-    });
-    const encoder = new TextEncoder();
-    let files = 0;
-    for (const { place, text } of filesOf(db, savedAt)) {
-      const file = new ZipDeflate(place, { level: 6 });
-      file.mtime = savedAt;
-      zip.add(file);
-      file.push(encoder.encode(text), true);
-      if (++files % FILES_AT_ONCE !== 0) continue;
-      yield* written;
-      written = [];
-      await new Promise((resolve) => setImmediate(resolve));
-    }
-    zip.end();
-    yield* written;
+    yield* read(db);
   } finally {
     db?.close();
     rmSync(folder, { recursive: true, force: true });
   }
+}
+
+/** The files of the owner, and then those of every crew, each below its own place. */
+async function* allFiles(open: Db, savedAt: Date, onlyClass?: string): AsyncGenerator<File> {
+  let crews: readonly string[] = [];
+  yield* fromCopy(open, function* (db) {
+    crews = crewsIn(db, onlyClass);
+    yield* filesOf(db, savedAt, onlyClass);
+  });
+  for (const crewId of crews) {
+    const path = findSpaceFile(open.name, crewId);
+    if (path === null) continue;
+    const space = new Database(path, { fileMustExist: true });
+    try {
+      for await (const { place, text } of fromCopy(space, (db) => filesOf(db, savedAt))) yield { place: spacePlace(crewId, place), text };
+    } finally {
+      space.close();
+    }
+  }
+}
+
+/**
+ * Everything that is stored, as the bytes of a zip (docs: schemas/archive.schema.json), with the work of the crews of every class; or one class
+ * alone. Read from copies, it can be had where the folder was moved away.
+ */
+export async function* archiveOf(open: Db, savedAt: Date, { onlyClass }: { readonly onlyClass?: string } = {}): AsyncGenerator<Uint8Array> {
+  let written: Uint8Array[] = [];
+  const zip = new Zip((error, bytes) => {
+    if (error) throw error;
+    written.push(bytes);
+  });
+  const encoder = new TextEncoder();
+  let files = 0;
+  for await (const { place, text } of allFiles(open, savedAt, onlyClass)) {
+    const file = new ZipDeflate(place, { level: 6 });
+    file.mtime = savedAt;
+    zip.add(file);
+    file.push(encoder.encode(text), true);
+    if (++files % FILES_AT_ONCE !== 0) continue;
+    yield* written;
+    written = [];
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  zip.end();
+  yield* written;
 }

@@ -4,6 +4,7 @@ import { isReadable, type StoredItem } from '../../core/schema/stored.ts';
 import type { Store } from '../database.ts';
 import { briefQueries } from '../queries/briefs.ts';
 import { carQueries } from '../queries/cars.ts';
+import { classQueries } from '../queries/classes.ts';
 import { entryQueries, meetQueries, resultQueries } from '../queries/meets.ts';
 import { partQueries } from '../queries/parts.ts';
 import { photoQueries } from '../queries/photos.ts';
@@ -27,7 +28,14 @@ export function ownerOf(thing: Thing): { readonly kind: 'car' | 'meet'; readonly
 export function storedThings({ db }: Store) {
   const [cars, versions, runs, meets] = [carQueries(db), versionQueries(db), runQueries(db), meetQueries(db)];
   const [entries, results] = [entryQueries(db), resultQueries(db)];
-  const documents = { part: partQueries(db), brief: briefQueries(db), session: sessionQueries(db), photo: photoQueries(db), meet: meets };
+  const documents = {
+    part: partQueries(db),
+    brief: briefQueries(db),
+    session: sessionQueries(db),
+    photo: photoQueries(db),
+    meet: meets,
+    class: classQueries(db),
+  };
   const removed = byKind((kind) => db.prepare(`SELECT 1 FROM ${SERVED[kind].table} WHERE id = ? AND deleted_at IS NOT NULL`));
   const isThere = byKind((kind) => db.prepare(`SELECT 1 FROM ${SERVED[kind].table} WHERE id = ? AND deleted_at IS NULL`));
   const change = db.prepare(

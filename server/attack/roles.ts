@@ -1,9 +1,9 @@
-import { addressOf, RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
-import { ROLES, type Role, type SharingState } from '../../core/schema/sharing.ts';
-import { newEntry, newMeet, newResult } from '../../core/meet/new-meet.ts';
-import { SERVED } from '../resources.ts';
+import { addressOf, byKind, RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
+import { RIGHTS } from '../../core/schema/rights.ts';
+import { HALL_ROLES, type HallRole, type SharingState } from '../../core/schema/sharing.ts';
 import { startMain } from '../testing.ts';
-import { brief, CAR, design, part, photo, record, session, version } from './hostile-requests.ts';
+import { CAR } from './hostile-requests.ts';
+import { anew, oneOfEach, storeEach } from './one-of-each.ts';
 
 /** What came of requests of phones: how many, and those answered otherwise than the list of rights says. */
 export interface RoleLoadTest {
@@ -24,21 +24,10 @@ export async function runRoleLoadTest(folder: string, random: () => number): Pro
   const json = { 'content-type': 'application/json' };
   const own = (method: string, path: string, body?: object): Promise<Response> =>
     fetch(`${started.url}/api${path}`, { method, headers: json, ...(body && { body: JSON.stringify(body) }) });
-  const entry = newEntry({ id: CAR, crew: 'the night watch', car: 'Limpet', carId: CAR });
-  const contents: Readonly<Record<ResourceKind, object>> = {
-    car: design,
-    version,
-    run: { ...record, photo: CAR },
-    part,
-    brief,
-    session,
-    photo,
-    meet: newMeet({ name: 'An evening', date: '2026-11-21', brief, seed: 1 }),
-    entry: { format: 'nimble-axle/meet-entry', version: 1, meet: CAR, entry },
-    result: newResult({ meet: CAR, entry: CAR, round: 0, run: 0, at: record.ranAt, by: '', outcome: { kind: 'ran', distance: 8 } }),
-  };
+  const ids = byKind(() => CAR);
+  const contents = oneOfEach(ids);
   const listOf = (kind: ResourceKind): string => addressOf(kind, RESOURCES[kind].owner === null ? undefined : CAR);
-  for (const kind of RESOURCE_KINDS) await own('PUT', `${listOf(kind)}/${CAR}`, { baseVersion: 0, [RESOURCES[kind].key]: contents[kind] });
+  await storeEach(ids, RESOURCE_KINDS, async (path, body) => (await own('PUT', path, body)).status);
   const everything = async (): Promise<string> =>
     JSON.stringify(await Promise.all(RESOURCE_KINDS.map(async (kind) => (await own('GET', `${listOf(kind)}/${CAR}`)).text())));
   const before = await everything();
@@ -46,7 +35,7 @@ export async function runRoleLoadTest(folder: string, random: () => number): Pro
     .shared;
   let asked = 0;
   const wrongly: string[] = [];
-  const askAs = async (role: Role): Promise<void> => {
+  const askAs = async (role: HallRole): Promise<void> => {
     const joined = await fetch(`${addresses[0]!}/api/join`, { method: 'POST', headers: json, body: JSON.stringify({ code: codes[role] }) });
     const cookie = joined.headers.get('set-cookie')!.split(';')[0]!;
     const ask = (method: string, path: string, body?: object): Promise<Response> =>
@@ -55,11 +44,11 @@ export async function runRoleLoadTest(folder: string, random: () => number): Pro
     for (let round = 0; round < ROUNDS; round++)
       for (const kind of RESOURCE_KINDS)
         for (const method of METHODS) {
-          const rights = SERVED[kind].rights[role] ?? {};
+          const rights = RIGHTS[kind][role] ?? {};
           const baseVersion = random() < 0.5 ? 0 : 1;
           const id = baseVersion === 1 || random() < 0.5 ? CAR : crypto.randomUUID();
           const isNew = id !== CAR;
-          const content = kind === 'entry' ? { ...contents.entry, entry: { ...entry, id } } : contents[kind];
+          const content = anew(kind, contents[kind], id);
           const changed = { ...content, name: 'changed', note: 'changed', why: 'changed' };
           const body = method === 'PUT' ? { baseVersion, [RESOURCES[kind].key]: isNew ? content : changed } : undefined;
           const { status } = await ask(method, `${listOf(kind)}/${id}`, body);
@@ -72,7 +61,7 @@ export async function runRoleLoadTest(folder: string, random: () => number): Pro
           if (status >= 500) wrongly.push(`${role} ${method} ${kind} → ${status}`);
         }
   };
-  for (const role of ROLES) await askAs(role);
+  for (const role of HALL_ROLES) await askAs(role);
   if ((await everything()) !== before) wrongly.push('something that was there has changed');
   started.process.kill('SIGKILL');
   return { asked, wrongly };

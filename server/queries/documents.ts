@@ -20,6 +20,7 @@ export function documents<T, S extends StoredItem & { readonly updatedAt: string
     `UPDATE ${table} SET ${column} = @content, version = version + 1, updated_at = @now WHERE id = @id AND version = @base AND deleted_at IS NULL`,
   );
   const remove = db.prepare(`UPDATE ${table} SET deleted_at = @at WHERE id = @id AND deleted_at IS NULL`);
+  const destroy = db.prepare(`DELETE FROM ${table} WHERE id = ?`);
   const restore = db.prepare(`UPDATE ${table} SET deleted_at = NULL WHERE id = @id`);
   return {
     has: (id: string): boolean => isThere.get(id) !== undefined,
@@ -36,6 +37,8 @@ export function documents<T, S extends StoredItem & { readonly updatedAt: string
     },
     remove: (id: string, at: string): boolean => remove.run({ id, at }).changes === 1,
     restore: (id: string): boolean => restore.run({ id }).changes === 1,
+    /** Deletes it for good. */
+    destroy: (id: string): void => void destroy.run(id),
   };
 }
 export type Documents<T, S extends StoredItem & { readonly updatedAt: string }> = ReturnType<typeof documents<T, S>>;

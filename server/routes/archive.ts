@@ -4,20 +4,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Worker } from 'node:worker_threads';
 import { Router, type Request } from 'express';
-import type { ArchiveReport } from '../../core/schema/stored.ts';
-import type { ImportAnswer, ImportTask } from '../archive/import-worker.ts';
 import type { Taking } from '../archive/open.ts';
+import { openBesideServer } from '../archive/open-beside.ts';
 import { archiveOf } from '../archive/save.ts';
 import { NotAnArchive, refuseOthers } from '../archive/zip-files.ts';
 import type { Store } from '../database.ts';
-import { DataGone, DataMoved, sendProblem } from '../problem.ts';
+import { DataGone, sendProblem } from '../problem.ts';
 
 /** Bytes of an archive that are taken in. */
 const MOST_BYTES = 2 ** 30;
-/** MB that the thread which reads it may use. */
-const MOST_MEMORY = 1024;
 
 /** `?take&replace=all&restore=ID,ID`: take what is new, and these; without `take`: only look. */
 function takingOf({ query: { take, replace, restore } }: Request): Taking {
@@ -32,38 +28,6 @@ async function* atMost(bytes: AsyncIterable<Uint8Array>, most: number): AsyncGen
     total += chunk.length;
     if (total > most) throw new NotAnArchive(`it is larger than ${Math.round(most / 2 ** 20)} MB`);
     yield chunk;
-  }
-}
-
-/** Opens an archive in a thread beside the server. Throws what openArchive throws. */
-async function openBesideServer(task: ImportTask): Promise<ArchiveReport> {
-  const worker = new Worker(new URL('../archive/import-thread.mjs', import.meta.url), {
-    workerData: task,
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
-  });
-  try {
-    const answer = await new Promise<ImportAnswer>((resolve, reject) => {
-      worker.once('message', resolve);
-      worker.once('error', reject);
-      worker.once('exit', () => reject(new Error('The thread that reads archives ended.')));
-    });
-    switch (answer.kind) {
-      case 'report':
-        return answer.report;
-      case 'not-an-archive':
-        throw new NotAnArchive(answer.message);
-      case 'gone':
-        throw new DataGone();
-      case 'moved':
-        throw new DataMoved();
-      case 'error':
-        throw Object.assign(new Error(answer.message), { code: answer.code });
-    }
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== 'ERR_WORKER_OUT_OF_MEMORY') throw error;
-    throw new NotAnArchive('it unpacks to more than any archive of this program');
-  } finally {
-    await worker.terminate();
   }
 }
 

@@ -17,6 +17,7 @@ export function documentRoutes<T extends object, S extends StoredItem & { readon
   kind: Exclude<DocumentKind, OfMeetKind | 'photo' | 'meet'>,
   stored: Documents<T, S>,
   read: Reader<T>,
+  onWritten?: (stored: S) => void,
 ): Router {
   const router = Router();
   router.get('/', (request, response) => {
@@ -24,6 +25,6 @@ export function documentRoutes<T extends object, S extends StoredItem & { readon
     if (faults.length > 0) return faulty(response, faults);
     response.json(stored.page(limit, offset));
   });
-  router.use(resourceRoutes<S, T>({ store, kind, read, placeOf: () => stored }));
+  router.use(resourceRoutes<S, T>({ store, kind, read, placeOf: () => stored, ...(onWritten && { onWritten }) }));
   return router;
 }

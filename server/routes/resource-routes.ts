@@ -8,7 +8,7 @@ import type { Store } from '../database.ts';
 import { faulty, notFound, sendProblem, unreadable } from '../problem.ts';
 import type { Repository } from '../queries/repository.ts';
 import type { Reader } from '../queries/rows.ts';
-import { forbiddenChange, joinedOf, refuse, rightsOf } from '../rights.ts';
+import { forbiddenChange, joinedOf, refuse, senderRights } from '../rights.ts';
 import { parsePagination } from './pagination.ts';
 
 export const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
@@ -66,10 +66,10 @@ export function resourceRoutes<K extends StoredItem, T extends object>(resource:
   };
   /** Whether the sender may write this, told in an answer where not. */
   const mayWrite = (request: Request, response: Response, content: T, current: K | null, baseVersion: number): boolean => {
-    const rights = rightsOf(response, kind);
-    if (rights === null) return true;
+    const rights = senderRights(response, kind);
     if (baseVersion === 0) {
-      const carId = joinedOf(response)?.carId ?? null;
+      const joined = joinedOf(response);
+      const carId = joined && 'carId' in joined ? joined.carId : null;
       if (rights.add !== 'own' || (carId !== null && isOwn?.(request, content, carId))) return true;
       refuse(response, carId === null ? 'Choose first which car this phone is for.' : 'This phone is for another car.');
       return false;

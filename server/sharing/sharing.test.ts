@@ -1,12 +1,13 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { newEntry, newMeet, newResult } from '../../core/meet/new-meet.ts';
-import { addressOf, RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
-import { ROLES, type SharingState } from '../../core/schema/sharing.ts';
-import { photo, session } from '../attack/hostile-requests.ts';
-import { SERVED } from '../resources.ts';
-import { brief, design, part, record, serve, version, type Served } from '../testing.ts';
+import { newMeet } from '../../core/meet/new-meet.ts';
+import { RESOURCE_KINDS, RESOURCES, type ResourceKind } from '../../core/schema/resources.ts';
+import { RIGHTS } from '../../core/schema/rights.ts';
+import { HALL_ROLES, type SharingState } from '../../core/schema/sharing.ts';
+import { photo } from '../attack/hostile-requests.ts';
+import { anew, newIds, oneOfEach, pathIn, storeEach } from '../attack/one-of-each.ts';
+import { brief, design, record, serve, type Served } from '../testing.ts';
 import { limitAttempts } from './attempts.ts';
 
 let served: Served;
@@ -42,56 +43,24 @@ const other = (codes: Shared['codes']): string =>
   Array.from({ length: 4 }, (_, i) => String(i).padStart(6, '0')).find((one) => !Object.values(codes).includes(one))!;
 
 /** One thing of each kind, stored by the owner: its content, its address, and what it belongs to. */
-async function oneOfEach() {
-  const ids = Object.fromEntries(RESOURCE_KINDS.map((kind) => [kind, crypto.randomUUID()])) as Record<
-    ResourceKind,
-    `${string}-${string}-${string}-${string}-${string}`
-  >;
-  const entry = newEntry({ id: ids.entry, crew: 'the night watch', car: 'Limpet', carId: ids.car });
-  const contents: Readonly<Record<ResourceKind, object>> = {
-    car: design,
-    version,
-    run: { ...record, photo: ids.photo },
-    part,
-    brief,
-    session,
-    photo,
-    meet: newMeet({ name: 'Winter evening', date: '2026-11-21', brief, seed: 1 }),
-    entry: { format: 'nimble-axle/meet-entry', version: 1, meet: ids.meet, entry },
-    result: newResult({
-      meet: ids.meet,
-      entry: entry.id,
-      round: 0,
-      run: 0,
-      at: '2026-11-21T18:00:00.000Z',
-      by: 'the harbour office',
-      outcome: { kind: 'ran', distance: 18.5 },
-    }),
-  };
-  const pathOf = (kind: ResourceKind, id: string = ids[kind]): string => {
-    const { owner } = RESOURCES[kind];
-    return `${addressOf(kind, owner === null ? undefined : ids[owner])}/${id}`;
-  };
-  for (const kind of ['car', 'version', 'run', 'part', 'brief', 'session', 'photo', 'meet', 'entry', 'result'] as const)
-    expect([kind, (await served.put(pathOf(kind), { baseVersion: 0, [RESOURCES[kind].key]: contents[kind] })).status]).toEqual([kind, 200]);
-  return { ids, contents, pathOf };
+async function storedByOwner() {
+  const ids = newIds();
+  const statuses = await storeEach(ids, RESOURCE_KINDS, async (path, body) => (await served.put(path, body)).status);
+  expect(statuses).toEqual(RESOURCE_KINDS.map((kind) => [kind, 200]));
+  return { ids, contents: oneOfEach(ids), pathOf: (kind: ResourceKind, id?: string) => pathIn(ids, kind, id) };
 }
 
-/** The content of a new thing of a kind, under an id of its own. */
-const anew = (kind: ResourceKind, content: object, id: string): object =>
-  kind === 'entry' ? { ...content, entry: { ...(content as { entry: object }).entry, id } } : content;
-
 describe('what a phone may do', () => {
-  it.each(ROLES)(
+  it.each(HALL_ROLES)(
     'as %s is what the list of rights says, for every kind of thing and every method; the rest is refused and changes nothing',
     async (role) => {
-      const { ids, contents, pathOf } = await oneOfEach();
+      const { ids, contents, pathOf } = await storedByOwner();
       const { address, codes } = await begun();
       const ask = await joined(address, codes[role]);
       if (role === 'crew') expect((await ask('PUT', '/joined', { carId: ids.car })).status).toBe(200);
       const before = JSON.stringify(await Promise.all(RESOURCE_KINDS.map(async (kind) => (await served.get(pathOf(kind))).body as object)));
       for (const kind of RESOURCE_KINDS) {
-        const rights = SERVED[kind].rights[role] ?? {};
+        const rights = RIGHTS[kind][role] ?? {};
         const { key } = RESOURCES[kind];
         const id = crypto.randomUUID();
         const may = async (name: string, answer: Promise<Response>, isAllowed: boolean): Promise<void> => {
@@ -118,7 +87,7 @@ describe('what a phone may do', () => {
     },
   );
   it('as crew is for one car: another’s runs and pictures are not written', async () => {
-    const { ids, contents, pathOf } = await oneOfEach();
+    const { ids, contents, pathOf } = await storedByOwner();
     const foreign = crypto.randomUUID();
     await served.put(`/cars/${foreign}`, { baseVersion: 0, design });
     const { address, code } = await begun();
@@ -146,7 +115,7 @@ describe('what a phone may do', () => {
     expect((await served.get('/sharing')).body).toMatchObject({ shared: { joined: { crew: 1, official: 0, board: 0 } } });
   });
   it('as official is named field by field: the next heat of a meet, an inspection; not its rules, nor an entry’s car', async () => {
-    const { ids, contents, pathOf } = await oneOfEach();
+    const { ids, contents, pathOf } = await storedByOwner();
     const { address, codes } = await begun();
     const ask = await joined(address, codes.official);
     const change = async (kind: 'meet' | 'entry', content: object, baseVersion: number) => {

@@ -2,10 +2,11 @@ import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto
 import { once } from 'node:events';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { networkInterfaces } from 'node:os';
-import { ROLES, type Joined, type Role, type SharingState } from '../../core/schema/sharing.ts';
+import { HALL_ROLES, type HallRole, type Joined, type JoinedHall, type JoinedSpace, type SharingState } from '../../core/schema/sharing.ts';
 import { boundSockets } from '../bounded-sockets.ts';
 import type { Db } from '../database.ts';
 import { limitAttempts } from './attempts.ts';
+import { trustedProxy } from './proxy.ts';
 
 /** Lets phones of the local network join, from a press until a press; off at first. */
 export interface Sharing {
@@ -25,9 +26,15 @@ export interface Sharing {
   /** As what whoever has this token joined; null of nobody. */
   readonly joinedBy: (token: string | undefined) => Joined | null;
   /** Says once what a crew's phone is for; false where it is for another already. */
-  readonly choose: (token: string, choice: Pick<Joined, 'carId' | 'entry'>) => boolean;
-  /** Whether a Host is one of the addresses told. */
-  readonly isHost: (host: string | undefined) => boolean;
+  readonly choose: (token: string, choice: Pick<JoinedHall, 'carId' | 'entry'>) => boolean;
+  /** The address told that a Host is of; null where it is of none. */
+  readonly addressOf: (host: string | undefined) => string | null;
+}
+
+/** How devices of crews are let in, by their own cards. */
+export interface CrewDoor {
+  readonly join: (code: string) => string | null;
+  readonly joinedBy: (token: string) => JoinedSpace | null;
 }
 
 /** Phones cannot be let in, with the reason and the remedy. */
@@ -40,11 +47,13 @@ const TOKEN_BYTES = 32;
 const USUAL_PORT = 4811;
 /** Wrong codes in a minute, of one address and of all: at this rate one of three codes is guessed in about a week. */
 const WRONG_CODES = { window: 60_000, each: 5, all: 30 };
-/** What phones may hold of this machine; a hall of forty phones with three streams each. ms. */
-const SOCKETS = { most: 400, mostOfAddress: 48, quiet: 45_000 };
+/** What phones may hold of this machine: a class of eighty devices, with a stream and the requests of a page each. ms. */
+const SOCKETS = { most: 800, mostOfAddress: 48, quiet: 45_000 };
 
 /** Where this machine is on the local network, IPv4; or the one that the surroundings name. */
 function addressesHere(): string[] {
+  // Behind a proxy of this machine nothing is heard of the network but by that.
+  if (trustedProxy()) return ['127.0.0.1'];
   const named = process.env.NIMBLE_AXLE_SHARE_ON?.trim();
   if (named) return [named];
   return Object.values(networkInterfaces())
@@ -62,24 +71,24 @@ export function sharePort(): number {
   return port;
 }
 
-type Codes = Readonly<Record<Role, string>>;
+type Codes = Readonly<Record<HallRole, string>>;
 interface Shared {
   readonly server: Server;
   readonly addresses: readonly string[];
   readonly codes: Codes;
   /** By the hash of a phone's token: the token itself is with the phone alone. */
-  readonly joined: Map<string, Joined>;
+  readonly joined: Map<string, JoinedHall>;
 }
 interface StoredState {
   readonly codes: Codes;
-  readonly joined: readonly (readonly [string, Joined])[];
+  readonly joined: readonly (readonly [string, JoinedHall])[];
 }
 
 /** A code for each role, no two alike. */
 function drawnCodes(): Codes {
   const codes = new Set<string>();
-  while (codes.size < ROLES.length) codes.add(String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'));
-  return Object.fromEntries([...codes].map((code, i) => [ROLES[i]!, code])) as Codes;
+  while (codes.size < HALL_ROLES.length) codes.add(String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'));
+  return Object.fromEntries([...codes].map((code, i) => [HALL_ROLES[i]!, code])) as Codes;
 }
 
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -99,7 +108,7 @@ function storedSharing(db: Db) {
   };
 }
 
-export function makeSharing(db: Db): Sharing {
+export function makeSharing(db: Db, crews: CrewDoor): Sharing {
   const stored = storedSharing(db);
   const attempts = limitAttempts(WRONG_CODES);
   let shared: Shared | null = null;
@@ -112,7 +121,7 @@ export function makeSharing(db: Db): Sharing {
   const state = (): SharingState => {
     if (shared === null) return { shared: null };
     const { addresses, codes, joined } = shared;
-    const count = (role: Role): number => [...joined.values()].filter((one) => one.role === role).length;
+    const count = (role: HallRole): number => [...joined.values()].filter((one) => one.role === role).length;
     return { shared: { addresses, codes, isKept, joined: { crew: count('crew'), official: count('official'), board: count('board') } } };
   };
   const close = (): void => {
@@ -126,7 +135,9 @@ export function makeSharing(db: Db): Sharing {
       throw new CannotShare('This machine is not on a network that a phone could reach. Join the hall’s network, then try again');
     const port = sharePort();
     const server = createServer(app);
-    boundSockets(server, SOCKETS);
+    const proxy = trustedProxy();
+    // A proxy stands for all devices.
+    boundSockets(server, proxy ? { ...SOCKETS, mostOfAddress: SOCKETS.most } : SOCKETS);
     server.listen(port, hosts.length === 1 ? hosts[0] : '0.0.0.0');
     try {
       await once(server, 'listening');
@@ -136,7 +147,8 @@ export function makeSharing(db: Db): Sharing {
     }
     server.on('error', (error) => console.error(error));
     const bound = (server.address() as { port: number }).port;
-    shared = { server, addresses: hosts.map((host) => `http://${host}:${bound}`), codes, joined: new Map(joined) };
+    const addresses = proxy ? [proxy.address] : hosts.map((host) => `http://${host}:${bound}`);
+    shared = { server, addresses, codes, joined: new Map(joined) };
   };
   return {
     state,
@@ -169,20 +181,21 @@ export function makeSharing(db: Db): Sharing {
       if (!attempts.mayTry(from)) return 'wait';
       const typed = Buffer.from(typeof code === 'string' ? code : '');
       // Each is compared, whichever fits: how long it takes tells nothing.
-      const fitting = ROLES.filter((role) => {
+      const fitting = HALL_ROLES.filter((role) => {
         const right = Buffer.from(shared!.codes[role]);
         return typed.length === right.length && timingSafeEqual(typed, right);
       });
       if (fitting.length === 0) {
-        attempts.count(from);
-        return null;
+        const token = typeof code === 'string' ? crews.join(code) : null;
+        if (token === null) attempts.count(from);
+        return token;
       }
       const token = randomBytes(TOKEN_BYTES).toString('hex');
       shared.joined.set(hashOf(token), { role: fitting[0]!, carId: null, entry: null });
       save();
       return token;
     },
-    joinedBy: (token) => (token === undefined ? null : (shared?.joined.get(hashOf(token)) ?? null)),
+    joinedBy: (token) => (token === undefined ? null : (shared?.joined.get(hashOf(token)) ?? crews.joinedBy(token))),
     choose: (token, choice) => {
       const found = shared?.joined.get(hashOf(token));
       if (!shared || found?.role !== 'crew') return false;
@@ -192,6 +205,6 @@ export function makeSharing(db: Db): Sharing {
       save();
       return true;
     },
-    isHost: (host) => shared !== null && shared.addresses.includes(`http://${host}`),
+    addressOf: (host) => shared?.addresses.find((address) => address.replace(/^https?:\/\//, '') === host) ?? null,
   };
 }
