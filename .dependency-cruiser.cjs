@@ -27,6 +27,7 @@ const STOREYS = [
   'rig',
   'build',
   'meet',
+  'class',
   'learn',
   'files',
 ];

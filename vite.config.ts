@@ -56,7 +56,9 @@ export default defineConfig({
             urlPattern: ({ url, sameOrigin }) =>
               sameOrigin &&
               url.pathname.startsWith('/api/') &&
-              !/^\/api\/(archive|lines|meets\/live|joined|join|sharing)(\/|$)/.test(url.pathname),
+              !/^\/api\/(archive|lines|meets\/live|joined|join|sharing|class\/ticks|classes|cleared-classes|crews)(\/|$)/.test(
+                url.pathname,
+              ),
             handler: 'NetworkFirst',
             options: { cacheName: 'kept', expiration: { maxEntries: 200 } },
           },

@@ -6,6 +6,7 @@ import { createApp } from './app.ts';
 import { boundSockets } from './bounded-sockets.ts';
 import { DataUnusable, reasonOf, setAside } from './data-file.ts';
 import { openDatabase } from './database.ts';
+import { loadDemoClass } from './demo/load-demo-class.ts';
 import { loadDemo } from './demo/load-demo.ts';
 import { photoQueries } from './queries/photos.ts';
 import { BadProxy, trustedProxy } from './sharing/proxy.ts';
@@ -52,7 +53,8 @@ try {
   photoQueries(store.db).sweep(new Date());
   sharePort();
   trustedProxy();
-  const { app, sharing, resumeSharing, close } = createApp(store, webRoot);
+  const { app, sharing, classes, resumeSharing, close } = createApp(store, webRoot);
+  if (isDemo) loadDemoClass(store, classes);
   const server = createServer(app);
   boundSockets(server, SOCKETS);
   server.on('error', (error: NodeJS.ErrnoException) => {

@@ -8,6 +8,7 @@ const BESIDE = [
   'car_history',
   'crew_cards',
   'crew_devices',
+  'crew_ticks',
   'designs',
   'first_version_designs',
   'replaced_content',

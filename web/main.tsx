@@ -14,6 +14,8 @@ import { router } from './app/routes.tsx';
 import { makeStore } from './app/store.ts';
 import { claimTab } from './app/tab.ts';
 import { theme } from './app/theme.ts';
+import { shareTicks } from './crew-space/shared-ticks.ts';
+import { SPACE } from './ui/space.ts';
 import { styleNonce } from './ui/style-nonce.ts';
 
 const nonce = styleNonce();
@@ -21,9 +23,11 @@ const styles = createCache({ key: 'na', ...(nonce && { nonce }) });
 
 // The Garage's list is asked for while the page is still being made.
 const store = makeStore();
-if (window.location.pathname === '/') void store.dispatch(carsApi.endpoints.listCars.initiate());
+if (window.location.pathname.slice(SPACE.base.length).replace(/^\/$/, '') === '')
+  void store.dispatch(carsApi.endpoints.listCars.initiate());
 
-await claimTab();
+// What was ticked on another device of a crew is here before the first screen is.
+await Promise.all([claimTab(), shareTicks()]);
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <CacheProvider value={styles}>

@@ -1,5 +1,5 @@
 import type { ResourceKind } from './resources.ts';
-import type { Role } from './sharing.ts';
+import { SPACE_ROLES, type Role } from './sharing.ts';
 
 /** What may be done with things of one kind. */
 export interface Rights {
@@ -50,17 +50,19 @@ export const RIGHTS: Readonly<Record<ResourceKind, Readonly<Partial<Record<Role,
   class: {},
 };
 
-/** What is no thing by itself: the list of removed things, all of it as an archive, lines of devices, and who joins. */
-export type Surface = 'removed' | 'archive' | 'lines' | 'sharing';
+/** What is no thing by itself: all stations of the page; the list of removed things, all of it as an archive, lines of devices, and who joins. */
+export type Surface = 'stations' | 'removed' | 'archive' | 'lines' | 'sharing';
 
 /** Who but the owner reaches each. */
 export const REACHED_BY: Readonly<Record<Surface, readonly Role[]>> = {
-  removed: ['class-crew', 'handed-in', 'onlooker', 'helper'],
+  stations: SPACE_ROLES,
+  removed: SPACE_ROLES,
   archive: [],
   lines: [],
   sharing: [],
 };
-export const SURFACES = Object.keys(REACHED_BY) as readonly Surface[];
+/** Those that have an address of the server. */
+export const SURFACES = (Object.keys(REACHED_BY) as readonly Surface[]).filter((surface) => surface !== 'stations');
 
 /** What a role may do with a kind; the owner everything. `rightsOf('board', 'car') // {}` */
 export const rightsOf = (role: Role | 'host', kind: ResourceKind): Rights => (role === 'host' ? ALL : (RIGHTS[kind][role] ?? {}));

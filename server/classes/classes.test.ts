@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { CARD_LENGTH, CARD_SIGNS } from '../../core/class/card-code.ts';
-import type { CrewStanding } from '../../core/class/crew-standing.ts';
+import { CARD_LENGTH, CARD_SIGNS } from '../../core/schema/card-code.ts';
+import type { CrewStanding } from '../../core/schema/crew-standing.ts';
 import type { ClassForCrew } from '../../core/schema/class-for-crew.ts';
 import type { CrewClass } from '../../core/schema/generated/crew-class.ts';
 import { RESOURCE_KINDS, RESOURCES } from '../../core/schema/resources.ts';
@@ -164,6 +164,19 @@ describe('in the space of a crew', () => {
     expect(await status(writer('PUT', `/cars/${car}`, { baseVersion: 1, design: { ...design, name: 'Eel' } }))).toBe(409);
     await stream.cancel();
   });
+  it('what is ticked on one device is on the others, until it is taken back', async () => {
+    const { codeOf, joined, crews } = await classOf('the lamp room', 'the tea urn');
+    const [ask, again, other] = [await joined(codeOf(0)), await joined(codeOf(0)), await joined(codeOf(1))];
+    expect(await status(ask('PUT', '/class/ticks/build-steps-1', { value: '["saw"]' }))).toBe(204);
+    expect([await bodyOf(again('GET', '/class/ticks')), await bodyOf(other('GET', '/class/ticks'))]).toEqual([
+      { 'build-steps-1': '["saw"]' },
+      {},
+    ]);
+    expect(await status(ask('PUT', '/class/ticks/build-steps-1', { value: 'x'.repeat(30_000) }))).toBe(422);
+    expect((await served.put(`/crews/${crews[0]!.id}/class/ticks/build-steps-1`, { value: null })).status).toBe(403);
+    await again('PUT', '/class/ticks/build-steps-1', { value: null });
+    expect(await bodyOf(ask('GET', '/class/ticks'))).toEqual({});
+  });
   it('is bounded: what would make it too large is turned away, and what is there stays', async () => {
     const store = openDatabase(served.folder + '/full');
     const presence = { follow: (_q: unknown, _a: unknown, next: () => void) => next() } as never;
@@ -263,7 +276,7 @@ describe('the leader', () => {
         baseVersion: 0,
         record: { ...record, outcome: { kind: 'stopped', distance }, design: { ...design, wheelbase: lever } },
       });
-    const report = { carId: car!.id, carVersion: 2, chance: 0.4, broken: ['length'], isBuilt: true, surprise: -2.5 };
+    const report = { carId: car!.id, carVersion: 2, chance: 0.4, round: 'Six metres', broken: ['length'], isBuilt: true, surprise: -2.5 };
     expect(await status(ask('PUT', '/class/report', report))).toBe(204);
     expect(await status(ask('PUT', '/class/report', { ...report, chance: 2 }))).toBe(422);
     expect((await standings())[0]).toMatchObject({

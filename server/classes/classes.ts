@@ -1,6 +1,6 @@
 import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
-import { CARD_LENGTH, CARD_SIGNS, readCardCode } from '../../core/class/card-code.ts';
-import type { CrewStanding } from '../../core/class/crew-standing.ts';
+import { CARD_LENGTH, CARD_SIGNS, readCardCode } from '../../core/schema/card-code.ts';
+import type { CrewStanding } from '../../core/schema/crew-standing.ts';
 import type { CrewClass } from '../../core/schema/generated/crew-class.ts';
 import { isReadable, type StoredClass } from '../../core/schema/stored.ts';
 import type { JoinedSpace } from '../../core/schema/sharing.ts';

@@ -1,4 +1,4 @@
-import type { CrewStanding } from '../../core/class/crew-standing.ts';
+import type { CrewStanding } from '../../core/schema/crew-standing.ts';
 import type { Db } from '../database.ts';
 
 /** What the database of a space tells of how far its crew has come. */

@@ -30,15 +30,21 @@ interface Demo {
 const TROPHY = '5ce44000-0000-4000-8000-0000000000b1';
 const MEET = '5ce44000-0000-4000-8000-0000000000d0';
 
+const read = (file: string): unknown => JSON.parse(readFileSync(new URL(file, import.meta.url), 'utf8'));
+
+/** The demo as it is written, with its brief, and times one second apart, so that things are in this order. */
+export const readDemo = () => ({
+  ...(read('skerrow.json') as Demo),
+  brief: read('skerrow-lull-trophy.brief.json') as Brief,
+  savedAt: (index: number): string => new Date(Date.UTC(2026, 10, 20, 18, 0, index)).toISOString(),
+});
+
 /** The made-up cars, parts, runs and brief of the Skerrow ferry hall. Loaded once: what was changed or removed in the demo stays so. */
 export function loadDemo(db: Db): void {
-  const read = (file: string): unknown => JSON.parse(readFileSync(new URL(file, import.meta.url), 'utf8'));
-  const { cars, parts, session } = read('skerrow.json') as Demo;
+  const { cars, parts, session, brief, savedAt: keptAt } = readDemo();
   const [carTable, partTable, versionTable, runTable] = [carQueries(db), partQueries(db), versionQueries(db), runQueries(db)];
-  // One second apart, so that they are in this order.
-  const keptAt = (index: number): string => new Date(Date.UTC(2026, 10, 20, 18, 0, index)).toISOString();
   db.transaction(() => {
-    briefQueries(db).write(TROPHY, 0, read('skerrow-lull-trophy.brief.json') as Brief, keptAt(0));
+    briefQueries(db).write(TROPHY, 0, brief, keptAt(0));
     sessionQueries(db).write(session.id, 0, { format: 'nimble-axle/session', version: 1, ...session.session }, keptAt(0));
     const { results, ...meet } = read('skerrow-lull-trophy.meet.json') as Meet & Required<Pick<Meet, 'results'>>;
     meetQueries(db).write(MEET, 0, meet, keptAt(0));

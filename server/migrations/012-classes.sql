@@ -24,3 +24,9 @@ CREATE TABLE crew_devices (
   seen_at TEXT NOT NULL
 ) STRICT;
 CREATE INDEX devices_of_crew ON crew_devices (crew_id);
+-- In the space of a crew: what was ticked and typed on one of its devices, for the others.
+CREATE TABLE crew_ticks (
+  key TEXT PRIMARY KEY,
+  value TEXT NOT NULL,
+  updated_at TEXT NOT NULL
+) STRICT;

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Router, type Request } from 'express';
+import { Router, type Request, type Response } from 'express';
 import type { Taking } from '../archive/open.ts';
 import { openBesideServer } from '../archive/open-beside.ts';
 import { archiveOf } from '../archive/save.ts';
@@ -31,6 +31,12 @@ async function* atMost(bytes: AsyncIterable<Uint8Array>, most: number): AsyncGen
   }
 }
 
+/** Answers with bytes as they come; somebody who leaves before the end is no fault of ours. */
+export const sendStream = (bytes: AsyncIterable<Uint8Array>, response: Response): Promise<void> =>
+  pipeline(Readable.from(bytes), response).catch((error: NodeJS.ErrnoException) => {
+    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+  });
+
 /** Everything at once: saved as one zip, and opened beside what is here. `onTaken` is called when something was taken in. */
 export function archiveRoutes(store: Store, onTaken: () => void): Router {
   const router = Router();
@@ -39,10 +45,7 @@ export function archiveRoutes(store: Store, onTaken: () => void): Router {
     response.type('application/zip').attachment(`nimble-axle-${now.toISOString().slice(0, 10)}.zip`);
     response.setHeader('Cache-Control', 'no-store');
     if (request.method === 'HEAD') return void response.end();
-    // Somebody who leaves before the end is no fault of ours.
-    await pipeline(Readable.from(archiveOf(store.db, now)), response).catch((error: NodeJS.ErrnoException) => {
-      if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
-    });
+    await sendStream(archiveOf(store.db, now), response);
   });
   router.post('/', async (request, response) => {
     if (!request.is('application/zip'))

@@ -1,13 +1,15 @@
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import type { CrewStanding } from '../../core/class/crew-standing.ts';
+import type { CrewStanding } from '../../core/schema/crew-standing.ts';
 import { readCarDesign, readClass } from '../../core/files/read.ts';
 import type { CrewClass } from '../../core/schema/generated/crew-class.ts';
 import type { StoredClass } from '../../core/schema/stored.ts';
 import type { Classes } from '../classes/classes.ts';
 import { copyHandedIn, handIn, sendCar } from '../classes/hand-in.ts';
+import { archiveOf } from '../archive/save.ts';
 import type { Store } from '../database.ts';
 import { faulty, notFound, sendProblem } from '../problem.ts';
 import { classQueries } from '../queries/classes.ts';
+import { sendStream } from './archive.ts';
 import { documentRoutes } from './documents.ts';
 
 interface ClassRouteParts {
@@ -88,6 +90,14 @@ export function classRoutes({ store, classes, onChange }: ClassRouteParts): Rout
     '/:classId/meet-cars',
     withClass(async (stored, _request, response) => {
       response.json(await copyHandedIn(classes, store, stored, new Date().toISOString()));
+    }),
+  );
+  router.get(
+    '/:classId/archive',
+    withClass(async ({ id }, _request, response) => {
+      const now = new Date();
+      response.type('application/zip').attachment(`class-${now.toISOString().slice(0, 10)}.zip`);
+      await sendStream(archiveOf(store.db, now, { onlyClass: id }), response);
     }),
   );
   router.use(

@@ -7,8 +7,13 @@ import type { Classes } from '../classes/classes.ts';
 import type { Presence } from '../classes/presence.ts';
 import { faulty, notFound, sendProblem } from '../problem.ts';
 import { carQueries } from '../queries/cars.ts';
+import { crewTickQueries } from '../queries/crew-ticks.ts';
 import { refuse } from '../rights.ts';
 import { UUID } from './resource-routes.ts';
+
+/** Names under which a device stores ticks, and characters of one. */
+const TICK_KEY = /^[\w-]{1,80}$/;
+const MOST_OF_TICK = 20_000;
 
 interface CrewClassParts {
   readonly classes: Classes;
@@ -67,6 +72,20 @@ export function crewClassRoutes({ classes, presence, onChange }: CrewClassParts)
     if (!carQueries(classes.spaceOf(found).store.db).has(carId)) return notFound(response, 'car');
     classes.choose(found.crew.id, carId);
     onChange(found.crew.id);
+    response.status(204).end();
+  });
+  router.get('/ticks', (_request, response) => void response.json(crewTickQueries(classes.spaceOf(crewHere(response)).store.db).all()));
+  router.put('/ticks/:key', (request, response) => {
+    if (!mayWrite(response)) return;
+    const { key } = request.params;
+    const { value } = (request.body ?? {}) as { value?: unknown };
+    const ticks = crewTickQueries(classes.spaceOf(crewHere(response)).store.db);
+    if (!TICK_KEY.test(key)) return notFound(response, 'key');
+    if (value !== null && (typeof value !== 'string' || value.length > MOST_OF_TICK))
+      return faulty(response, [{ path: 'value', code: 'expected', what: `null, or a text of at most ${MOST_OF_TICK} characters` }]);
+    if (value === null) ticks.remove(key);
+    else if (!ticks.put(key, value, new Date().toISOString()))
+      return sendProblem(response, { status: 507, title: 'This crew has stored too many ticks' });
     response.status(204).end();
   });
   /** The other crews, where the leader opened what is asked for. */

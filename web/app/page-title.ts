@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 import { carsApi } from './api/cars-api.ts';
+import { documentsApi } from './api/documents-api.ts';
 import { meetsApi } from './api/meets-api.ts';
 import { STATION_NAMES } from './station-names.ts';
 import { useAppSelector, type RootState } from './store.ts';
@@ -12,6 +13,8 @@ const PAGES: readonly (readonly [address: RegExp, title: string])[] = [
   [/^\/learn$/, 'Learn'],
   [/^\/meets$/, 'Meets'],
   [/^\/race$/, 'Race'],
+  [/^\/class$/, 'Class'],
+  [/^\/classes$/, 'Classes'],
 ];
 const PROGRAM = 'Nimble Axle';
 
@@ -25,6 +28,8 @@ function nameIn(state: RootState, kind: string, id: string): string | undefined 
         .data?.readable.find((car) => car.id === id)?.design.name;
     case 'briefs':
       return state.brief?.id === id ? state.brief.present.name : undefined;
+    case 'classes':
+      return documentsApi.endpoints.getClass.select(id)(state).data?.class.name;
     case 'meets':
       return meetsApi.endpoints.getMeet.select(id)(state).data?.meet.name;
     default:
@@ -45,7 +50,9 @@ export function pageTitle(path: string, nameOf: (kind: string, id: string) => st
         : 'Meet'
       : kind === 'briefs'
         ? 'Brief'
-        : (STATION_NAMES as Readonly<Record<string, string>>)[station]);
+        : kind === 'classes'
+          ? 'Class'
+          : (STATION_NAMES as Readonly<Record<string, string>>)[station]);
   return [name, where, PROGRAM].filter(Boolean).join(' – ');
 }
 

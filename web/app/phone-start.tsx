@@ -1,11 +1,11 @@
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import type { Joined, Role } from '../../core/schema/sharing.ts';
+import type { HallRole, JoinedHall } from '../../core/schema/sharing.ts';
 import plain from '../ui/plain.module.css';
 import { useListCarsQuery } from './api/cars-api.ts';
 import { useListMeetsQuery } from './api/meets-api.ts';
 
-const WHAT: Readonly<Record<Role, string>> = {
+const WHAT: Readonly<Record<HallRole, string>> = {
   crew: 'This phone joined as crew. It logs runs of its car and follows its meet.',
   official: 'This phone joined as official. It logs runs, enters and inspects cars, and saves results.',
   board: 'This phone joined as board. It shows meets.',
@@ -13,7 +13,7 @@ const WHAT: Readonly<Record<Role, string>> = {
 const LINK = { display: 'block', padding: '14px 0', minHeight: 44 } as const;
 
 /** Where a phone begins, and where it is led that asks for a page it has no part in. */
-export default function PhoneStart({ joined: { role, carId } }: { readonly joined: Joined }) {
+export default function PhoneStart({ joined: { role, carId } }: { readonly joined: JoinedHall }) {
   const { data: cars } = useListCarsQuery(undefined, { skip: role === 'board' });
   const { data: meets } = useListMeetsQuery();
   const logged = (cars?.readable ?? []).filter(({ id }) => role === 'official' || id === carId);

@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { UnitSystem } from '../../core/units/quantity.ts';
 import { readLocalStorage } from '../ui/use-local-storage.ts';
+import { spaceStorage } from '../ui/space.ts';
 
 const KEY = 'preferences';
 
@@ -36,6 +37,6 @@ const preferences = createSlice({
   },
 });
 
-export const storePreferences = (value: Preferences): void => localStorage.setItem(KEY, JSON.stringify(value));
+export const storePreferences = (value: Preferences): void => spaceStorage.setItem(KEY, JSON.stringify(value));
 export const { unitsChosen, carVisited, sessionChosen, listSwitched } = preferences.actions;
 export const preferencesReducer = preferences.reducer;

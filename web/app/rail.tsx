@@ -8,6 +8,7 @@ import FindIcon from '@mui/icons-material/SearchOutlined';
 import GlossaryIcon from '@mui/icons-material/MenuBookOutlined';
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import MeetIcon from '@mui/icons-material/EmojiEventsOutlined';
+import ClassIcon from '@mui/icons-material/GroupsOutlined';
 import LearnIcon from '@mui/icons-material/SchoolOutlined';
 import TuneIcon from '@mui/icons-material/TuneOutlined';
 import LightIcon from '@mui/icons-material/LightModeOutlined';
@@ -19,7 +20,8 @@ import { lazyWithPreload } from '../ui/lazy-with-preload.ts';
 import { MenuButton } from '../ui/menu-button.tsx';
 import styles from './shell.module.css';
 import { stationsOnPhone } from './stations-on-phone.ts';
-import { useJoined } from './use-role.ts';
+import { stationAt, useCrewClass, useIsOwner, useJoined } from './use-role.ts';
+import { useListClassesQuery } from './api/documents-api.ts';
 import { useStationBadges } from './use-station-badges.ts';
 import { useAppSelector } from './store.ts';
 import { useShortcut } from '../ui/use-shortcut.ts';
@@ -86,9 +88,11 @@ function useGlossary(car: string | null) {
 /** The stations that can be gone to now: those of a car once one was opened. */
 function useStations() {
   const joined = useJoined();
-  const isOwner = joined === null || joined.role === 'host';
+  const isOwner = useIsOwner();
+  const crewClass = useCrewClass();
+  const { data: classes } = useListClassesQuery(undefined, { skip: joined?.role !== 'host' });
   const lastCar = useAppSelector((state) => state.preferences.lastCar);
-  const ownCar = !isOwner && joined.role === 'crew' ? joined.carId : null;
+  const ownCar = joined?.role === 'crew' ? joined.carId : null;
   const { carId } = useParams();
   const car = ownCar ?? carId ?? lastCar;
   const waiting = useStationBadges(car);
@@ -104,8 +108,12 @@ function useStations() {
     isOwner && car !== null && { to: of('tune'), label: 'Tune', icon: <TuneIcon /> },
     !isBoard && { to: car ? of('learn') : '/learn', label: 'Learn', icon: <LearnIcon /> },
     { to: '/meets', label: 'Meet', icon: <MeetIcon /> },
+    crewClass && { to: '/class', label: 'Class', icon: <ClassIcon /> },
+    // Whoever leads no class notices nothing of it.
+    (classes?.readable.length ?? 0) > 0 && { to: '/classes', label: 'Class', icon: <ClassIcon /> },
   ];
-  return { car, stations: stations.filter((station) => station !== false && station !== null) };
+  const isOpen = ({ to }: StationLink): boolean => !crewClass?.closed.includes(stationAt(to) as (typeof crewClass.closed)[number]);
+  return { car, stations: stations.filter((station) => station !== false && station !== null).filter(isOpen) };
 }
 
 /** The rail at the left; on a phone five stations along the bottom, and the rest behind “More”. */

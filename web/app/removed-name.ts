@@ -11,6 +11,7 @@ const WHAT: Readonly<Record<ResourceKind, string>> = {
   meet: 'Meet',
   entry: 'Entry',
   result: 'Result',
+  class: 'Class',
 };
 const when = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 const TIME = /^\d{4}-\d\d-\d\dT[\d:.]+Z$/;

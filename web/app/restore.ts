@@ -20,6 +20,8 @@ export async function bringBack(
       return dispatch(meetsApi.endpoints.restoreMeet.initiate(id));
     case 'session':
       return dispatch(documentsApi.endpoints.restoreSession.initiate(id));
+    case 'class':
+      return dispatch(documentsApi.endpoints.restoreClass.initiate(id));
     case 'part':
       return dispatch(documentsApi.endpoints.restorePart.initiate(id));
     case 'run':

@@ -3,6 +3,7 @@ import type { RunRecord } from '../../core/car/car-design.ts';
 import type { Photo } from '../../core/schema/generated/photo.ts';
 import { isRefused, problemLine } from './api/problem.ts';
 import { runsApi } from './api/runs-api.ts';
+import { named } from '../ui/space.ts';
 import type { AppDispatch } from './store.ts';
 
 /** A run that stays in this browser until the program has stored it. */
@@ -49,7 +50,7 @@ export const isMemoryOnly = (): boolean => isFailing;
 
 let opened: Promise<IDBPDatabase<Waiting>> | null = null;
 const database = (): Promise<IDBPDatabase<Waiting>> =>
-  (opened ??= openDB<Waiting>('runs', STORES.length, {
+  (opened ??= openDB<Waiting>(named('runs'), STORES.length, {
     upgrade: (db, before) => STORES.slice(before).forEach((store) => db.createObjectStore(store, { keyPath: 'id' })),
   }));
 

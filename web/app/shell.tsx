@@ -2,7 +2,8 @@ import { startTransition, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import { useListBriefsQuery } from './api/documents-api.ts';
 import { useGetJoinedQuery } from './api/sharing-api.ts';
-import { mayOpen, useJoined } from './use-role.ts';
+import { isInSpace } from '../../core/schema/sharing.ts';
+import { mayOpen, useCrewClass, useJoined, useJoinedSpace } from './use-role.ts';
 import { useSendingRuns } from './use-queued-runs.ts';
 import { useCars } from './use-cars.ts';
 import { preloadLazy, lazyWithPreload } from '../ui/lazy-with-preload.ts';
@@ -18,6 +19,8 @@ import { useRegions } from './use-regions.ts';
 const ChooseCar = lazyWithPreload(() => import('./choose-car.tsx'));
 const PhoneStart = lazyWithPreload(() => import('./phone-start.tsx'));
 const JoinScreen = lazyWithPreload(() => import('./join-screen.tsx'));
+const SpaceBanner = lazyWithPreload(() => import('../crew-space/space-banner.tsx'));
+const ClosedStation = lazyWithPreload(() => import('../crew-space/closed-station.tsx'));
 const ArchiveDialog = lazyWithPreload(() => import('./archive-dialog.tsx'));
 
 /** ms after the first screen. */
@@ -28,8 +31,10 @@ function Entrance({ children }: { readonly children: React.ReactNode }) {
   const { pathname } = useLocation();
   const { error } = useGetJoinedQuery();
   const joined = useJoined();
+  const closed = useCrewClass()?.closed;
   if ((error as { status?: unknown } | undefined)?.status === 401) return <JoinScreen />;
   if (joined === null || joined.role === 'host') return children;
+  if (isInSpace(joined)) return mayOpen(joined, pathname, closed) ? children : <ClosedStation />;
   if (joined.role === 'crew' && joined.carId === null && joined.entry === null) return <ChooseCar />;
   return mayOpen(joined, pathname) ? children : <PhoneStart joined={joined} />;
 }
@@ -45,6 +50,7 @@ export function Shell() {
   useFileDrop(openFile);
   useRegions();
   usePageTitle();
+  const isCrew = useJoinedSpace() !== null;
   useEffect(() => {
     const timer = setTimeout(() => requestIdleCallback(() => void preloadLazy()), LATER);
     return () => clearTimeout(timer);
@@ -63,6 +69,11 @@ export function Shell() {
       </a>
       <Rail />
       <main id="station" tabIndex={-1} className={styles.station}>
+        {isCrew && (
+          <Suspense fallback={null}>
+            <SpaceBanner />
+          </Suspense>
+        )}
         <Suspense fallback={null}>
           <Entrance>
             <Outlet context={{ openFile } satisfies Opening} />

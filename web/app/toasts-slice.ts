@@ -2,7 +2,7 @@ import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
 
 /** How a removal is taken back. */
 export type Undoing =
-  | { readonly kind: 'car' | 'brief' | 'meet'; readonly id: string }
+  | { readonly kind: 'car' | 'brief' | 'meet' | 'class'; readonly id: string }
   | { readonly kind: 'run' | 'version'; readonly carId: string; readonly id: string };
 
 export interface Toast {

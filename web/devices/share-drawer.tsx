@@ -3,7 +3,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { QRCodeSVG } from 'qrcode.react';
-import type { Role } from '../../core/schema/sharing.ts';
+import type { HallRole } from '../../core/schema/sharing.ts';
 import { problemLine } from '../app/api/problem.ts';
 import { useBeginSharingMutation, useEndSharingMutation, useGetSharingQuery, useKeepSharingMutation } from '../app/api/sharing-api.ts';
 import plain from '../ui/plain.module.css';
@@ -14,7 +14,7 @@ import styles from './devices.module.css';
 const LOOK = 2000;
 
 /** What a phone may do by the code that it types. */
-const ROLES: Readonly<Record<Role, { readonly name: string; readonly may: string }>> = {
+const ROLES: Readonly<Record<HallRole, { readonly name: string; readonly may: string }>> = {
   crew: { name: 'crew', may: 'logs runs of the one car that it chooses, and follows that car through a meet' },
   official: { name: 'official', may: 'logs runs of every car, enters and inspects cars, and saves results' },
   board: { name: 'board', may: 'shows the meet, and changes nothing' },
@@ -24,7 +24,7 @@ const joinedWords = (count: number): string =>
   count === 0 ? 'no phone has joined yet' : count === 1 ? '1 phone has joined' : `${count} phones have joined`;
 
 interface ShareDrawerProps {
-  readonly roles: readonly Role[];
+  readonly roles: readonly HallRole[];
   readonly path: string;
   readonly onClose: () => void;
 }

@@ -46,6 +46,10 @@ export function applyNews(dispatch: AppDispatch, news: LiveNews): void {
       return applied.entry(dispatch, news.meet, news.stored);
     case 'meet':
       return applied.meet(dispatch, news.stored);
+    // What is of a space or a class is followed elsewhere.
+    case 'stored':
+    case 'class':
+      return;
     case 'changed':
       return void dispatch(baseApi.util.invalidateTags(['meets', 'entries', 'results']));
   }

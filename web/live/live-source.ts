@@ -1,4 +1,5 @@
 import type { LiveNews } from '../../core/schema/stored.ts';
+import { SPACE } from '../ui/space.ts';
 
 /** What a page hears of meets: that it is connected (again), news, or since when it is not connected (ms of the clock). */
 export type LiveMessage =
@@ -13,7 +14,7 @@ const LOOK = 5000;
 /** Follows the server's news of meets until it is closed: opens the stream again when it broke, was refused, or fell silent. */
 export function followMeets(
   tell: (message: LiveMessage) => void,
-  make: () => EventSource = () => new EventSource('/api/meets/live'),
+  make: () => EventSource = () => new EventSource(`${SPACE.api}/meets/live`),
 ): () => void {
   let source: EventSource | null = null;
   let heardAt = Date.now();

@@ -4,6 +4,9 @@ import { followMeets, type LiveMessage } from './live-source.ts';
 /** ms without a word of a tab after which it is taken for gone: each says that it is there more often, a hidden one once a minute. */
 const GONE = 90_000;
 
+/** Where the program is asked, as the tabs named this worker: one for each space. */
+const API = /^live (.+)$/.exec((self as unknown as { name: string }).name)?.[1] ?? '/api';
+
 const tabs = new Map<MessagePort, number>();
 let stop: (() => void) | null = null;
 /** How it stands now: told to a tab that comes later. */
@@ -21,10 +24,13 @@ function drop(port: MessagePort): void {
 function keep(port: MessagePort): void {
   if (!tabs.has(port) && latest) port.postMessage(latest);
   tabs.set(port, Date.now());
-  stop ??= followMeets((message) => {
-    if (message.kind !== 'news') latest = message;
-    for (const tab of tabs.keys()) tab.postMessage(message);
-  });
+  stop ??= followMeets(
+    (message) => {
+      if (message.kind !== 'news') latest = message;
+      for (const tab of tabs.keys()) tab.postMessage(message);
+    },
+    () => new EventSource(`${API}/meets/live`),
+  );
 }
 
 setInterval(() => {

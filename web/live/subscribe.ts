@@ -1,3 +1,4 @@
+import { SPACE } from '../ui/space.ts';
 import { followMeets, type LiveMessage } from './live-source.ts';
 
 type Listener = (message: LiveMessage) => void;
@@ -21,7 +22,7 @@ let isBroken = false;
 /** Listens by the worker that all tabs share, which holds one stream for the browser. */
 function byWorker(): () => void {
   if (worker === null) {
-    worker = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: 'live' });
+    worker = new SharedWorker(new URL('./live-worker.ts', import.meta.url), { type: 'module', name: `live ${SPACE.api}` });
     worker.port.onmessage = ({ data }: MessageEvent<LiveMessage>) => stop && tell(data);
   }
   const { port } = worker;

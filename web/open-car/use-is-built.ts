@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { readLocalStorage } from '../ui/use-local-storage.ts';
+import { spaceStorage } from '../ui/space.ts';
 
 const listeners = new Set<() => void>();
 const keyOf = (carId: string): string => `built-${carId}`;
@@ -14,8 +15,8 @@ const listen = (tell: () => void): (() => void) => {
 
 /** Says that a car is built, or not yet after all. */
 export function markBuilt(carId: string, isBuilt: boolean): void {
-  if (isBuilt) localStorage.setItem(keyOf(carId), 'true');
-  else localStorage.removeItem(keyOf(carId));
+  if (isBuilt) spaceStorage.setItem(keyOf(carId), 'true');
+  else spaceStorage.removeItem(keyOf(carId));
   listeners.forEach((tell) => tell());
 }
 

@@ -1,6 +1,7 @@
 import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
 import { isRefused, problemLine, problemOf } from '../app/api/problem.ts';
 import { toasted } from '../app/toasts-slice.ts';
+import { named } from '../ui/space.ts';
 import type { DocumentSlice, StoredDocument, OpenDocument } from './document-slice.ts';
 import { removeDraft, saveDraft } from './drafts.ts';
 
@@ -24,10 +25,11 @@ export interface Saving<T> {
 
 /** Saves the open document of one kind by itself. */
 export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf }: Saving<T>) {
-  const { opened, edited, undone, redone, mineChosen } = actions;
+  const { opened, edited, undone, redone, mineChosen, changedElsewhere } = actions;
   const listener = createListenerMiddleware();
   /** Tells this program's other tabs that a document has a new version. */
-  const channel = new BroadcastChannel(name);
+  const channel = new BroadcastChannel(named(name));
+  const listeners = new Set<(id: string) => void>();
 
   /** At once: the edit is safe in the browser. */
   listener.startListening({
@@ -60,7 +62,11 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf
         continue;
       }
       const { current } = problemOf(answer.error);
-      if (current) return void dispatch(actions.changedElsewhere(storedOf(current)));
+      if (current) {
+        // Merged where both changed different things; then it is saved over the other.
+        dispatch(actions.changedElsewhere(storedOf(current)));
+        continue;
+      }
       if (isRefused(answer.error)) {
         // Asked again it would be refused again: the draft stays in this browser, and the next edit is tried once.
         dispatch(actions.saveRefused(problemLine(answer.error)));
@@ -76,7 +82,7 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf
 
   /** Once quiet: it is sent, over the version it was based on; tried again while the server cannot be reached. */
   listener.startListening({
-    matcher: isAnyOf(edited, undone, redone, opened, mineChosen),
+    matcher: isAnyOf(edited, undone, redone, opened, mineChosen, changedElsewhere),
     effect: async (_action, { cancelActiveListeners, delay, dispatch, getState }) => {
       cancelActiveListeners();
       await delay(QUIET);
@@ -93,10 +99,18 @@ export function autosaveOf<T>({ slice: { name, actions }, openOf, send, storedOf
 
   return {
     middleware: listener.middleware,
+    /** Says that another device saved a document: it is followed here as what another tab saves. */
+    savedElsewhere: (id: string): void => {
+      for (const listen of listeners) listen(id);
+    },
     onSavedElsewhere: (listen: (id: string) => void): (() => void) => {
       const handle = ({ data }: MessageEvent<string>): void => listen(data);
       channel.addEventListener('message', handle);
-      return () => channel.removeEventListener('message', handle);
+      listeners.add(listen);
+      return () => {
+        channel.removeEventListener('message', handle);
+        listeners.delete(listen);
+      };
     },
     /** Sends what is unsaved before another document takes this one's place; should that fail, the draft stays in the browser. */
     flush: async (getState: () => unknown, dispatch: AppDispatch): Promise<void> => {

@@ -41,7 +41,7 @@ export function ConflictDialog<T>({ kind, rowsOf, saveBeside: keepBeside }: Conf
       <DialogTitle id="conflict-title">This {kind.what} was changed elsewhere</DialogTitle>
       <DialogContent>
         <Typography sx={{ mb: 3 }}>
-          Another tab saved a different version while you worked here. Both are safe. Which one should keep this name?
+          Another tab or device changed the same values while you worked here. Both are safe. Which one should keep this name?
         </Typography>
         <WordTable head={['difference', 'yours, here', 'the other one']} rows={rowsOf(present, other.content)} />
       </DialogContent>

@@ -1,4 +1,5 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import { threeWay } from '../../core/schema/three-way.ts';
 
 /** How the present document stands to what the server keeps. */
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failing' | 'refused' | 'conflict';
@@ -81,7 +82,23 @@ export function documentSlice<T>(name: string) {
       saveSettled: open<void>((state) => ({ ...state, save: 'saved' })),
       saveFailed: open<string>((state, failure) => ({ ...state, save: 'failing', failure })),
       saveRefused: open<string>((state, failure) => ({ ...state, save: 'refused', failure })),
-      changedElsewhere: open<StoredDocument<T>>((state, other) => (state.id === other.id ? { ...state, save: 'conflict', other } : state)),
+      /** Both changes stand where they are of different values, in what can be undone too; else one has to be chosen. */
+      changedElsewhere: open<StoredDocument<T>>((state, other) => {
+        if (state.id !== other.id) return state;
+        const { merged, conflicts } = threeWay(state.base, state.present, other.content);
+        if (conflicts.length > 0) return { ...state, save: 'conflict', other };
+        const onOther = (content: T): T => threeWay(state.base, content, other.content).merged;
+        return {
+          ...state,
+          baseVersion: other.version,
+          base: other.content,
+          present: merged,
+          past: state.past.map(onOther),
+          future: state.future.map(onOther),
+          save: 'waiting',
+          other: null,
+        };
+      }),
       /** Mine stands: it will be saved over the other version. */
       mineChosen: open<void>((state) =>
         state.other ? { ...state, baseVersion: state.other.version, base: state.other.content, other: null, save: 'waiting' } : state,

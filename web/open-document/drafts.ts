@@ -1,4 +1,5 @@
 import { tabId } from '../app/tab.ts';
+import { spaceStorage } from '../ui/space.ts';
 
 /** An edit not yet acknowledged by the server, stored in the browser so that a reload or crash loses nothing. */
 export interface Draft<T> {
@@ -9,5 +10,5 @@ export interface Draft<T> {
 export const PREFIX = 'draft:';
 export const keyOf = (id: string, tab: string): string => `${PREFIX}${id}:${tab}`;
 
-export const saveDraft = (id: string, draft: Draft<unknown>): void => localStorage.setItem(keyOf(id, tabId()), JSON.stringify(draft));
-export const removeDraft = (id: string): void => localStorage.removeItem(keyOf(id, tabId()));
+export const saveDraft = (id: string, draft: Draft<unknown>): void => spaceStorage.setItem(keyOf(id, tabId()), JSON.stringify(draft));
+export const removeDraft = (id: string): void => spaceStorage.removeItem(keyOf(id, tabId()));

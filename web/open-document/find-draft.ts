@@ -1,6 +1,7 @@
 import type { Read } from '../../core/files/read.ts';
 import { isAlive, tabId } from '../app/tab.ts';
 import { saveDraft, keyOf, PREFIX, type Draft } from './drafts.ts';
+import { spaceStorage } from '../ui/space.ts';
 
 /** Reads a document of one kind. Seldom wanted, and a fair piece of program: fetched when it is. */
 export type ReaderSoon<T> = () => Promise<(value: unknown) => Read<T>>;
@@ -21,14 +22,14 @@ async function read<T>(text: string | null, reader: ReaderSoon<T>): Promise<Draf
 
 /** This tab's draft of a document, or one left behind by a tab that is gone; a left-behind one becomes this tab's own. */
 export async function findDraft<T>(id: string, reader: ReaderSoon<T>): Promise<Draft<T> | null> {
-  const own = await read(localStorage.getItem(keyOf(id, tabId())), reader);
+  const own = await read(spaceStorage.getItem(keyOf(id, tabId())), reader);
   if (own) return own;
-  for (const key of Object.keys(localStorage).filter((name) => name.startsWith(`${PREFIX}${id}:`))) {
+  for (const key of spaceStorage.keys(`${PREFIX}${id}:`)) {
     const tab = key.slice(keyOf(id, '').length);
     if (await isAlive(tab)) continue;
-    const draft = await read(localStorage.getItem(key), reader);
+    const draft = await read(spaceStorage.getItem(key), reader);
     if (draft) saveDraft(id, draft);
-    if (tab !== tabId()) localStorage.removeItem(key);
+    if (tab !== tabId()) spaceStorage.removeItem(key);
     if (draft) return draft;
   }
   return null;

@@ -36,7 +36,7 @@ export function useOpenDocument<T>(kind: DocumentKind<T>, id: string, isOpen: bo
         if (!stored || !mine || mine.id !== id || stored.version === mine.baseVersion) return;
         if (mine.present !== mine.base) return void dispatch(kind.slice.actions.changedElsewhere(stored));
         dispatch(kind.slice.actions.opened({ kept: stored, draft: null }));
-        dispatch(toasted(`This ${kind.what} was changed in another tab; you see the newest version`));
+        dispatch(toasted(`This ${kind.what} was changed elsewhere; you see the newest version`));
       }),
     [store, dispatch, kind, id],
   );

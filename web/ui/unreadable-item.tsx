@@ -7,7 +7,7 @@ import { download } from './file-exchange.ts';
 
 interface UnreadableItemProps {
   /** What it should be. */
-  readonly what: 'version' | 'part' | 'meet';
+  readonly what: 'version' | 'part' | 'meet' | 'class';
   readonly item: Unreadable;
   readonly onRemove: () => void;
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { spaceStorage } from './space.ts';
 
 const kindOf = (value: unknown): string => (Array.isArray(value) ? 'list' : value === null ? 'null' : typeof value);
 
@@ -19,7 +20,7 @@ export function readLocalStorage<T>(key: string, nothing: T): T {
 /** null too where the browser allows no storage. */
 function storedText(key: string): string | null {
   try {
-    return localStorage.getItem(key);
+    return spaceStorage.getItem(key);
   } catch {
     return null;
   }
@@ -33,8 +34,8 @@ export function useLocalStorage<T>(key: string, nothing: T): readonly [T, (next:
     (next) => {
       setValue(next);
       try {
-        if (next === nothing) localStorage.removeItem(key);
-        else localStorage.setItem(key, JSON.stringify(next));
+        if (next === nothing) spaceStorage.removeItem(key);
+        else spaceStorage.setItem(key, JSON.stringify(next));
       } catch {
         // The browser allows no storage: it is here until the page is closed.
       }

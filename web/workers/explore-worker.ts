@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { judgeRound } from '../../core/brief/judge.ts';
 import type { Brief } from '../../core/brief/brief.ts';
 import { assess } from '../../core/explore/assess.ts';
+import { crewReportOf } from '../../core/class/crew-report.ts';
 import { outlookOf } from '../../core/explore/outlook.ts';
 import { findBestCar, type SearchOptions } from '../../core/explore/best-car.ts';
 import { mapRows, type MapRequest } from '../../core/explore/map.ts';
@@ -75,6 +76,7 @@ const work = {
     }),
   whatToMeasure: wanted(whatToMeasure),
   outlook: wanted(outlookOf),
+  crewReport: wanted(crewReportOf),
   filmGain: wanted(filmGain),
   tuneCar: wanted(
     (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (fraction: number) => void) =>

@@ -1,8 +1,8 @@
 import type { StoredBrief } from '../../../core/schema/stored.ts';
 import { baseApi } from './base-api.ts';
-import { listingPages, saving, removing, restoring } from './resource-endpoints.ts';
+import { getting, listingPages, saving, removing, restoring } from './resource-endpoints.ts';
 
-/** Requests for what belongs to no car: parts, briefs, sessions. */
+/** Requests for what belongs to no car: parts, briefs, sessions, classes. */
 export const documentsApi = baseApi.injectEndpoints({
   endpoints: (build) => ({
     listParts: listingPages(build, 'part'),
@@ -17,6 +17,11 @@ export const documentsApi = baseApi.injectEndpoints({
     listSessions: listingPages(build, 'session'),
     saveSession: saving(build, 'session'),
     restoreSession: restoring(build, 'session'),
+    listClasses: listingPages(build, 'class'),
+    getClass: getting(build, 'class'),
+    saveClass: saving(build, 'class'),
+    removeClass: removing(build, 'class'),
+    restoreClass: restoring(build, 'class'),
   }),
 });
 
@@ -27,6 +32,10 @@ export const {
   useRestorePartMutation,
   useListBriefsQuery,
   useListSessionsQuery,
+  useListClassesQuery,
+  useGetClassQuery,
+  useSaveClassMutation,
+  useRemoveClassMutation,
   useSaveSessionMutation,
   useSaveBriefMutation,
   useRemoveBriefMutation,

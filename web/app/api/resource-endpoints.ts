@@ -1,6 +1,7 @@
 import { fetchBaseQuery, type EndpointBuilder } from '@reduxjs/toolkit/query/react';
 import type { CarDesign, CarVersion, RunRecord } from '../../../core/car/car-design.ts';
 import type { Brief } from '../../../core/schema/generated/brief.ts';
+import type { CrewClass } from '../../../core/schema/generated/crew-class.ts';
 import type { Meet } from '../../../core/schema/generated/meet.ts';
 import type { MeetEntry } from '../../../core/schema/generated/meet-entry.ts';
 import type { MeetResult } from '../../../core/schema/generated/meet-result.ts';
@@ -15,6 +16,8 @@ import {
   type OfMeetKind,
   type ResourceKind,
 } from '../../../core/schema/resources.ts';
+import { SPACE } from '../../ui/space.ts';
+import { tabId } from '../tab.ts';
 import {
   isReadable,
   type EarlierContent,
@@ -22,6 +25,7 @@ import {
   type Listed,
   type StoredBrief,
   type StoredCar,
+  type StoredClass,
   type StoredEntry,
   type StoredMeet,
   type StoredPart,
@@ -55,6 +59,7 @@ interface Kinds {
   readonly meet: readonly [Meet, StoredMeet];
   readonly entry: readonly [MeetEntry, StoredEntry];
   readonly result: readonly [MeetResult, StoredResult];
+  readonly class: readonly [CrewClass, StoredClass];
 }
 type Content<K extends ResourceKind> = Kinds[K][0];
 type Stored<K extends ResourceKind> = Kinds[K][1];
@@ -74,14 +79,22 @@ export type Write<K extends ResourceKind> = Owner<K> & {
 };
 
 type Plural = (typeof RESOURCES)[ResourceKind]['plural'];
-export const TAGS: readonly (Plural | 'sharing' | 'joined' | 'removed')[] = [
+export const TAGS: readonly (Plural | 'sharing' | 'joined' | 'removed' | 'crews' | 'cards' | 'crewClass' | 'cleared')[] = [
   ...RESOURCE_KINDS.map((kind) => RESOURCES[kind].plural),
   'sharing',
   'joined',
   'removed',
+  'crews',
+  'cards',
+  'crewClass',
+  'cleared',
 ];
 type Tag = (typeof TAGS)[number];
-export const baseQuery = fetchBaseQuery({ baseUrl: '/api' });
+export const baseQuery = fetchBaseQuery({
+  baseUrl: SPACE.api,
+  // What this tab saves is not news to it.
+  prepareHeaders: (headers) => headers.set('x-tab', tabId()),
+});
 type Build = EndpointBuilder<typeof baseQuery, Tag, 'api'>;
 
 const ownerOf = (of: object): string | undefined =>
@@ -96,7 +109,7 @@ const tagsOf = (kind: ResourceKind): readonly Tag[] => (kind === 'run' ? ['runs'
 /** Things that one answer brings. */
 const ON_A_PAGE = 500;
 /** A list of documents, read a page at a time. */
-export const listingPages = <K extends 'part' | 'brief' | 'session'>(build: Build, kind: K) =>
+export const listingPages = <K extends 'part' | 'brief' | 'session' | 'class'>(build: Build, kind: K) =>
   build.query<Partitioned<Stored<K>>, void>({
     queryFn: async (_none, _api, _extra, ask) => {
       const items: Listed<Stored<K>>[] = [];

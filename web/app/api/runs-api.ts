@@ -1,5 +1,6 @@
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import type { RunPage, RunTallies, SessionSums } from '../../../core/schema/stored.ts';
+import { SPACE } from '../../ui/space.ts';
 import { baseApi } from './base-api.ts';
 import { getting, listingHistory, saving, removing, restoring } from './resource-endpoints.ts';
 
@@ -13,7 +14,7 @@ export interface RunFilter {
 }
 
 /** Where a picture of a run is shown from. */
-export const pictureAddress = (id: string): string => `/api/photos/${id}/picture`;
+export const pictureAddress = (id: string): string => `${SPACE.api}/photos/${id}/picture`;
 
 /** Runs on one page of the list. */
 export const RUNS_ON_A_PAGE = 100;

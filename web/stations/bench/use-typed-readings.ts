@@ -4,6 +4,7 @@ import { useUnits } from '../../ui/use-units.ts';
 import { useUnitsOfTyping } from '../../ui/use-units-of-typing.ts';
 import { NO_READINGS, rereadings, type TypedReadings } from './readings.ts';
 import { readLocalStorage } from '../../ui/use-local-storage.ts';
+import { spaceStorage } from '../../ui/space.ts';
 
 const keyOf = (carId: string, kind: MeasurementKind): string => `bench-${carId}-${kind}`;
 
@@ -22,7 +23,7 @@ export function useTypedReadings(carId: string, kind: MeasurementKind) {
     const last = next.rows.findLastIndex((row) => Object.values(row).some((text) => text.trim() !== ''));
     const rows = Array.from({ length: Math.max(NO_READINGS.rows.length, last + 1 + SPARE) }, (_, i) => next.rows[i] ?? {});
     const filled = { ...next, rows, units };
-    localStorage.setItem(keyOf(carId, kind), JSON.stringify(filled));
+    spaceStorage.setItem(keyOf(carId, kind), JSON.stringify(filled));
     setTyped(filled);
   };
   useUnitsOfTyping(typed.units, (reread) => take(rereadings(kind, typed, reread)));
@@ -45,7 +46,7 @@ export function useTypedReadings(carId: string, kind: MeasurementKind) {
     },
     fill: (rows: TypedReadings['rows'], once: TypedReadings['once'], division = ''): void => take({ rows, once, division }),
     clear: (): void => {
-      localStorage.removeItem(keyOf(carId, kind));
+      spaceStorage.removeItem(keyOf(carId, kind));
       setTyped(NO_READINGS);
     },
   };

@@ -2,9 +2,11 @@ import Button from '@mui/material/Button';
 import { Link, useNavigate } from 'react-router';
 import { MenuButton } from '../../ui/menu-button.tsx';
 import { useFileDialog } from '../../ui/use-file-dialog.tsx';
+import { SPACE } from '../../ui/space.ts';
+import { useMayReach } from '../../app/use-role.ts';
 import { useIsPhone } from '../../ui/use-is-phone.ts';
 
-const ARCHIVE = '/api/archive';
+const ARCHIVE = `${SPACE.api}/archive`;
 
 interface GarageActionsProps {
   readonly onFile: (file: File) => void;
@@ -15,6 +17,7 @@ interface GarageActionsProps {
 export function GarageActions({ onFile, onRemoved }: GarageActionsProps) {
   const isPhone = useIsPhone();
   const navigate = useNavigate();
+  const mayArchive = useMayReach('archive');
   const { choose, field } = useFileDialog({
     label: 'Car or brief file, or archive',
     accept: '.json,application/json,.zip,application/zip',
@@ -29,7 +32,12 @@ export function GarageActions({ onFile, onRemoved }: GarageActionsProps) {
             ['Race', () => void navigate('/race')],
             ['Briefs', () => void navigate('/briefs')],
             ['Removed', onRemoved],
-            ['Save everything', () => window.location.assign(ARCHIVE)],
+            ...(mayArchive
+              ? ([
+                  ['Classes', () => void navigate('/classes')],
+                  ['Save everything', () => window.location.assign(ARCHIVE)],
+                ] as const)
+              : []),
           ]}
           button={(show) => (
             <Button aria-haspopup="menu" onClick={show}>
@@ -51,9 +59,16 @@ export function GarageActions({ onFile, onRemoved }: GarageActionsProps) {
       <Button aria-haspopup="dialog" onClick={onRemoved}>
         Removed
       </Button>
-      <Button component="a" href={ARCHIVE} download>
-        Save everything
-      </Button>
+      {mayArchive && (
+        <>
+          <Button component={Link} to="/classes">
+            Classes
+          </Button>
+          <Button component="a" href={ARCHIVE} download>
+            Save everything
+          </Button>
+        </>
+      )}
       <Button variant="outlined" onClick={choose}>
         Open a file
       </Button>

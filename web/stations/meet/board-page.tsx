@@ -6,7 +6,7 @@ import { medalsOf, standingsOf } from '../../../core/meet/scoring.ts';
 import { besidePrediction, MEDALS, describeMedal, describeResult } from '../../../core/meet/describe-results.ts';
 import { formatAbout, formatQuantity, type UnitSystem } from '../../../core/units/quantity.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
-import { useRole } from '../../app/use-role.ts';
+import { useCrewClass, useIsOwner, useRole } from '../../app/use-role.ts';
 import { Race, type Runner } from '../../ui/race.tsx';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { useUnits } from '../../ui/use-units.ts';
@@ -59,7 +59,10 @@ export function BoardPage() {
   const units = useUnits();
   const meetId = useParams().meetId!;
   const { meet, missing, lostSince, results } = useMeet(meetId);
-  const role = useRole();
+  const isOwner = useIsOwner();
+  const isBoard = useRole() === 'board';
+  // The meet of a class is seen by its crews as on a board.
+  const isOfClass = useCrewClass()?.meet === meetId;
   if (missing) return <NotFoundScreen />;
   if (!meet) return <div role="status" aria-busy aria-label="Reading the meet" />;
   const { rounds } = meet.brief;
@@ -129,7 +132,7 @@ export function BoardPage() {
             </>
           )}
         </div>
-        {meet.showsChances && role === 'host' && meet.entries.length > 1 && (
+        {meet.showsChances && isOwner && !isOfClass && meet.entries.length > 1 && (
           <Suspense fallback={null}>
             <BoardChances meet={meet} results={results} />
           </Suspense>
@@ -149,14 +152,14 @@ export function BoardPage() {
           </section>
         )}
       </div>
-      {role === 'host' && timedHeat.length > 1 && (
+      {isOwner && !isOfClass && timedHeat.length > 1 && (
         <Link to={raceAddress(timedHeat)} className={styles.back}>
           Race the last heat as it was timed
         </Link>
       )}
-      {role !== 'board' && (
-        <Link to={`/meets/${meetId}`} className={styles.back}>
-          Back to the meet
+      {!isBoard && (
+        <Link to={isOfClass ? '/class' : `/meets/${meetId}`} className={styles.back}>
+          {isOfClass ? 'Back to the class' : 'Back to the meet'}
         </Link>
       )}
     </div>

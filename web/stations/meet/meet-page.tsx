@@ -1,14 +1,14 @@
 import { Suspense } from 'react';
 import Button from '@mui/material/Button';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { ROLES, type Role } from '../../../core/schema/sharing.ts';
+import { HALL_ROLES, type HallRole } from '../../../core/schema/sharing.ts';
 import { standingsTable } from '../../../core/meet/standings-table.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { UnitSwitch } from '../../app/unit-switch.tsx';
 import { downloadCsv, downloadJson, fileName } from '../../ui/file-exchange.ts';
 import plain from '../../ui/plain.module.css';
 import { LetPhoneJoin } from '../../devices/let-phone-join.tsx';
-import { useRole } from '../../app/use-role.ts';
+import { useCrewClass, useIsOwner, useRole } from '../../app/use-role.ts';
 import { MenuButton } from '../../ui/menu-button.tsx';
 import { lazyWithPreload } from '../../ui/lazy-with-preload.ts';
 import { Views } from '../../ui/views.tsx';
@@ -37,8 +37,8 @@ const VIEWS = {
 } as const;
 type View = keyof typeof VIEWS;
 /** What is seen of a meet by what one joined as; a board is a page of its own. */
-const SEEN: Readonly<Record<Exclude<Role, 'board'> | 'host', readonly View[]>> = {
-  host: ['entries', 'run', 'standings', 'chances', 'results', 'rules', 'crew'],
+const SEEN: Readonly<Record<Exclude<HallRole, 'board'> | 'owner', readonly View[]>> = {
+  owner: ['entries', 'run', 'standings', 'chances', 'results', 'rules', 'crew'],
   official: ['run', 'entries', 'standings', 'chances', 'results', 'rules'],
   crew: ['crew', 'standings', 'chances'],
 };
@@ -48,16 +48,18 @@ export function MeetPage() {
   const meetId = useParams().meetId!;
   const open = useMeet(meetId);
   const role = useRole();
+  const isOwner = useIsOwner();
+  const classMeet = useCrewClass()?.meet;
   if (open.missing) return <NotFoundScreen />;
-  if (role === 'board') return <Navigate to="board" replace />;
+  if (role === 'board' || meetId === classMeet) return <Navigate to="board" replace />;
   if (!open.meet || !role) return <StationSkeleton layout="rows" label="Reading the meet" />;
-  return <Opened meetId={meetId} open={open} role={role} />;
+  return <Opened meetId={meetId} open={open} role={isOwner ? 'owner' : (role as 'crew' | 'official')} />;
 }
 
 interface OpenedProps {
   readonly meetId: string;
   readonly open: OpenMeet;
-  readonly role: Exclude<Role, 'board'> | 'host';
+  readonly role: keyof typeof SEEN;
 }
 function Opened({ meetId, open, role }: OpenedProps) {
   const meet = open.meet!;
@@ -71,7 +73,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
         <Button component={Link} to={`/meets/${meetId}/board`} variant="outlined">
           The board
         </Button>
-        {role === 'host' && <LetPhoneJoin roles={ROLES} path={`/meets/${meetId}`} />}
+        {role === 'owner' && <LetPhoneJoin roles={HALL_ROLES} path={`/meets/${meetId}`} />}
         <MenuButton
           actions={[
             ['Print', () => void navigate(`/meets/${meetId}/print`)],
@@ -93,7 +95,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
         {(view) => (
           <>
             {view === 'crew' && <CrewView meetId={meetId} open={open} />}
-            {view === 'entries' && <EntriesView open={open} isHost={role === 'host'} />}
+            {view === 'entries' && <EntriesView open={open} isHost={role === 'owner'} />}
             {view === 'run' && <RunView meetId={meetId} open={open} />}
             {view === 'standings' && <StandingsView open={open} />}
             {view === 'chances' && (
@@ -102,7 +104,7 @@ function Opened({ meetId, open, role }: OpenedProps) {
               </Suspense>
             )}
             {view === 'results' && <ResultsView meetId={meetId} open={open} />}
-            {view === 'rules' && <RulesView open={open} isHost={role === 'host'} />}
+            {view === 'rules' && <RulesView open={open} isHost={role === 'owner'} />}
           </>
         )}
       </Views>

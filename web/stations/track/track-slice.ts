@@ -2,6 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { CarDesign, RunRecord } from '../../../core/car/car-design.ts';
 import type { UnitSystem } from '../../../core/units/quantity.ts';
 import { readLocalStorage } from '../../ui/use-local-storage.ts';
+import { spaceStorage } from '../../ui/space.ts';
 
 export type SeenThing = RunRecord['seen'][number];
 export type Split = NonNullable<RunRecord['splits']>[number];
@@ -111,6 +112,6 @@ const track = createSlice({
   },
 });
 
-export const storeTrackForms = (forms: Forms): void => localStorage.setItem(KEY, JSON.stringify(forms));
+export const storeTrackForms = (forms: Forms): void => spaceStorage.setItem(KEY, JSON.stringify(forms));
 export const { formChanged, formCleared } = track.actions;
 export const trackReducer = track.reducer;
