@@ -107,7 +107,10 @@ describe('from the Garage to a logged run', () => {
     await fetch(`${stage.program.url}/api${carPath}`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ baseVersion: stored.version, design: { ...stored.design, trackWidth: 0.222, tyre: 'cut-glove' } }),
+      body: JSON.stringify({
+        baseVersion: stored.version,
+        design: { ...stored.design, wheelbase: 0.3, trackWidth: 0.222, tyre: 'cut-glove' },
+      }),
     });
     await car.type('Wheelbase, mm', '330');
     await car.sees('This car was changed elsewhere');
@@ -129,7 +132,7 @@ describe('from the Garage to a logged run', () => {
     await builder(other).saved();
     await other.close();
     await page.bringToFront();
-    await car.sees('changed in another tab');
+    await car.sees('changed elsewhere; you see the newest version');
     expect(await car.valueOf('Ready-to-run weight, g')).toBe('240');
   });
 

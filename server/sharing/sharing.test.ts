@@ -1,4 +1,4 @@
-import { createServer } from 'node:http';
+import { createServer, request as httpRequest } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { newMeet } from '../../core/meet/new-meet.ts';
@@ -9,6 +9,7 @@ import { photo } from '../attack/hostile-requests.ts';
 import { anew, newIds, oneOfEach, pathIn, storeEach } from '../attack/one-of-each.ts';
 import { brief, design, record, serve, type Served } from '../testing.ts';
 import { limitAttempts } from './attempts.ts';
+import { trustedProxy } from './proxy.ts';
 
 let served: Served;
 beforeEach(() => {
@@ -226,6 +227,35 @@ describe('phones', () => {
     expect((await fetch(`${address}/api/cars`, { headers: { cookie, origin: 'http://elsewhere.example' } })).status).toBe(403);
     for (const body of ['{', '[]', '{"code":null}', '{"code":["1"]}'])
       expect((await fetch(`${address}/api/join`, { method: 'POST', headers: json, body })).status).toBeLessThan(500);
+  });
+  it('behind a proxy that speaks TLS use its address, are told apart by where it says they are, and get a cookie for TLS alone', async () => {
+    process.env.NIMBLE_AXLE_TRUST_PROXY = 'https://cars.school.example';
+    try {
+      const proxied = serve();
+      const { addresses, codes } = ((await proxied.post('/sharing')).body as { shared: Shared }).shared;
+      expect(addresses).toEqual(['https://cars.school.example']);
+      const { port } = proxied.sharing.listensAt()!;
+      const ask = (code: string, from: string, origin = 'https://cars.school.example', host = 'cars.school.example') =>
+        new Promise<{ status: number; cookies: readonly string[] }>((resolve) => {
+          const headers = { ...json, host, origin, 'x-forwarded-for': from };
+          const sent = httpRequest({ host: '127.0.0.1', port, path: '/api/join', method: 'POST', headers }, (answer) => {
+            answer.resume();
+            resolve({ status: answer.statusCode!, cookies: answer.headers['set-cookie'] ?? [] });
+          });
+          sent.end(JSON.stringify({ code }));
+        });
+      const wrong = other(codes);
+      for (let n = 0; n < 5; n++) expect((await ask(wrong, '192.0.2.7')).status).toBe(403);
+      expect([(await ask(codes.crew, '192.0.2.7')).status, (await ask(codes.crew, '192.0.2.8')).status]).toEqual([429, 204]);
+      expect((await ask(codes.crew, '192.0.2.8')).cookies.every((cookie) => /; Secure/.test(cookie))).toBe(true);
+      expect((await ask(codes.crew, '192.0.2.8', 'http://cars.school.example')).status).toBe(403);
+      expect((await ask(codes.crew, '192.0.2.8', undefined, '127.0.0.1')).status).toBe(421);
+      proxied.sharing.close();
+      process.env.NIMBLE_AXLE_TRUST_PROXY = 'cars.school.example';
+      expect(() => trustedProxy()).toThrow(/NIMBLE_AXLE_TRUST_PROXY: "cars.school.example" is not an address/);
+    } finally {
+      delete process.env.NIMBLE_AXLE_TRUST_PROXY;
+    }
   });
   it('cannot be let in by a phone, nor by another machine through this one’s own address', async () => {
     expect((await served.api.post('/api/sharing').set('Host', 'elsewhere.example').send({})).status).toBe(421);

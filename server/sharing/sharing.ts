@@ -1,6 +1,7 @@
 import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer, type RequestListener, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { HALL_ROLES, type HallRole, type Joined, type JoinedHall, type JoinedSpace, type SharingState } from '../../core/schema/sharing.ts';
 import { boundSockets } from '../bounded-sockets.ts';
@@ -27,6 +28,8 @@ export interface Sharing {
   readonly joinedBy: (token: string | undefined) => Joined | null;
   /** Says once what a crew's phone is for; false where it is for another already. */
   readonly choose: (token: string, choice: Pick<JoinedHall, 'carId' | 'entry'>) => boolean;
+  /** Where it listens on this machine; null while it does not. */
+  readonly listensAt: () => AddressInfo | null;
   /** The address told that a Host is of; null where it is of none. */
   readonly addressOf: (host: string | undefined) => string | null;
 }
@@ -205,6 +208,7 @@ export function makeSharing(db: Db, crews: CrewDoor): Sharing {
       save();
       return true;
     },
+    listensAt: () => (shared?.server.address() ?? null) as AddressInfo | null,
     addressOf: (host) => shared?.addresses.find((address) => address.replace(/^https?:\/\//, '') === host) ?? null,
   };
 }

@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { useMayReach } from '../app/use-role.ts';
 import { ChoiceSelect } from '../brief-fields/choice-select.tsx';
 import { FileButton } from '../ui/file-button.tsx';
 import plain from '../ui/plain.module.css';
@@ -24,7 +25,7 @@ interface DeviceSourceProps {
 }
 
 /** Where a device’s lines come from, and what of them could not be read. */
-export const DeviceSource = ({
+export function DeviceSource({
   source,
   onSource,
   device,
@@ -32,49 +33,54 @@ export const DeviceSource = ({
   simulatedName = 'the simulated rig',
   example = 't=1.5 gate=1',
   remark = '',
-}: DeviceSourceProps) => (
-  <>
-    <ChoiceSelect
-      label="Lines come from"
-      value={source}
-      options={{ simulated: simulatedName, ...SOURCES }}
-      onChange={(next) => {
-        device.clear();
-        onSource(next);
-      }}
-    />
-    {source === 'simulated' && simulated}
-    {source === 'serial' &&
-      (serialPorts() ? (
-        <Button variant="contained" onClick={() => void device.openSerial()}>
-          Choose the port
-        </Button>
-      ) : (
-        <p className={plain.text}>This browser cannot read a serial port. Post the lines, or open them as a file.</p>
+}: DeviceSourceProps) {
+  // Lines are posted to the machine of the program, for its owner.
+  const { network, ...others } = SOURCES;
+  const hasLines = useMayReach('lines');
+  return (
+    <>
+      <ChoiceSelect
+        label="Lines come from"
+        value={source}
+        options={{ simulated: simulatedName, ...(hasLines && { network }), ...others } as Readonly<Record<Source, string>>}
+        onChange={(next) => {
+          device.clear();
+          onSource(next);
+        }}
+      />
+      {source === 'simulated' && simulated}
+      {source === 'serial' &&
+        (serialPorts() ? (
+          <Button variant="contained" onClick={() => void device.openSerial()}>
+            Choose the port
+          </Button>
+        ) : (
+          <p className={plain.text}>This browser cannot read a serial port. Post the lines, or open them as a file.</p>
+        ))}
+      {source === 'file' && (
+        <FileButton label="Lines of a device" accept=".txt,.log,text/plain" onFile={(file) => void device.takeFile(file)}>
+          Open a file
+        </FileButton>
+      )}
+      {source === 'network' && (
+        <p className={plain.caption}>
+          curl -H ‘content-type: text/plain’ --data-binary ‘{example}’ {window.location.origin}/api/lines
+        </p>
+      )}
+      {device.problem && (
+        <p role="alert" className={plain.text}>
+          ✕ {device.problem}
+        </p>
+      )}
+      {device.faults.map(({ line, message }) => (
+        <p key={line} role="alert" className={plain.text}>
+          ✕ line {line}: {message}
+        </p>
       ))}
-    {source === 'file' && (
-      <FileButton label="Lines of a device" accept=".txt,.log,text/plain" onFile={(file) => void device.takeFile(file)}>
-        Open a file
-      </FileButton>
-    )}
-    {source === 'network' && (
-      <p className={plain.caption}>
-        curl -H ‘content-type: text/plain’ --data-binary ‘{example}’ {window.location.origin}/api/lines
+      <p role="status" className={`${plain.caption} ${plain.muted}`}>
+        {device.lines === 0 ? 'No line yet.' : `${device.lines} lines, ${device.events.length} readings`}
+        {remark}
       </p>
-    )}
-    {device.problem && (
-      <p role="alert" className={plain.text}>
-        ✕ {device.problem}
-      </p>
-    )}
-    {device.faults.map(({ line, message }) => (
-      <p key={line} role="alert" className={plain.text}>
-        ✕ line {line}: {message}
-      </p>
-    ))}
-    <p role="status" className={`${plain.caption} ${plain.muted}`}>
-      {device.lines === 0 ? 'No line yet.' : `${device.lines} lines, ${device.events.length} readings`}
-      {remark}
-    </p>
-  </>
-);
+    </>
+  );
+}

@@ -4,7 +4,7 @@ import { newCar } from '../../core/car/new-car.ts';
 import { documentSlice, type OpenDocument } from './document-slice.ts';
 
 const slice = documentSlice<CarDesign>('design');
-const { opened: documentOpened, edited, undone, redone, saveLanded, changedElsewhere, mineChosen } = slice.actions;
+const { opened: documentOpened, edited, undone, redone, saveLanded, changedElsewhere, foundOlder, mineChosen } = slice.actions;
 const reduce = slice.reducer;
 type DesignState = OpenDocument<CarDesign>;
 
@@ -48,6 +48,22 @@ describe('a design being edited', () => {
     const torn = after(edited({ content: heavier(0.2), gesture: null }), changedElsewhere({ ...car, version: 7, content: heavier(0.9) }));
     expect(torn).toMatchObject({ save: 'conflict', present: { wheelbase: 0.2 }, other: { version: 7 }, baseVersion: 3 });
     expect(reduce(torn, mineChosen())).toMatchObject({ save: 'waiting', baseVersion: 7, present: { wheelbase: 0.2 }, other: null });
+  });
+  it('merges what was changed elsewhere where both changed different values, in what can be undone too', () => {
+    const other = { ...car, version: 7, content: { ...design, trackWidth: 0.2 } };
+    const merged = after(edited({ content: heavier(0.2), gesture: null }), changedElsewhere(other));
+    expect(merged).toMatchObject({
+      save: 'waiting',
+      baseVersion: 7,
+      base: { trackWidth: 0.2, wheelbase: design.wheelbase },
+      present: { wheelbase: 0.2, trackWidth: 0.2 },
+      other: null,
+    });
+    expect(reduce(merged, undone())!.present).toEqual({ ...design, trackWidth: 0.2 });
+  });
+  it('asks which of two stands where what was left here grew from a version that is not known', () => {
+    const found = reduce(reduce(null, documentOpened({ kept: car, draft: heavier(0.5) })), foundOlder(car))!;
+    expect(found).toMatchObject({ save: 'conflict', present: { wheelbase: 0.5 }, other: { version: 3 } });
   });
   it('goes on from the version that landed', () =>
     expect(after(saveLanded({ stored: { ...car, version: 4 }, sent: design }))).toMatchObject({ baseVersion: 4 }));

@@ -99,6 +99,8 @@ export function documentSlice<T>(name: string) {
           other: null,
         };
       }),
+      /** What was left unsaved here grew from an older version, which is not known any more: one of the two has to be chosen. */
+      foundOlder: open<StoredDocument<T>>((state, other) => (state.id === other.id ? { ...state, save: 'conflict', other } : state)),
       /** Mine stands: it will be saved over the other version. */
       mineChosen: open<void>((state) =>
         state.other ? { ...state, baseVersion: state.other.version, base: state.other.content, other: null, save: 'waiting' } : state,

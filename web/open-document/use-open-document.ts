@@ -16,7 +16,7 @@ async function openDocument<T>({ getState, dispatch }: AppStore, kind: DocumentK
   const { draft, isConflict } = openedAs(stored, await findDraft(id, kind.reader));
   if (!draft) removeDraft(id);
   dispatch(actions.opened({ kept: stored, draft }));
-  if (isConflict) dispatch(actions.changedElsewhere(stored));
+  if (isConflict) dispatch(actions.foundOlder(stored));
   onOpened();
 }
 
