@@ -14,7 +14,7 @@ import { end, readArgs, refuseUse, type Terminal } from './terminal.ts';
 
 const HELP = `Saves everything in one archive, and imports an archive.
 
-  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, all own parts, briefs, sessions, photos and meets, as a zip
+  npm run -s archive -- out FILE          every car with its versions, earlier designs and runs, all own parts, briefs, sessions, photos, meets and classes, as a zip
   npm run -s archive -- look FILE         what in an archive is new here, the same, different, or was removed here; changes nothing
   npm run -s archive -- in FILE           imports what is new; what differs or was removed here does not change
       --replace                           also replaces what differs; the replaced designs of cars stay in their history
@@ -65,14 +65,15 @@ async function saveOrImport(terminal: Terminal): Promise<void> {
     what === 'look' ? { kind: 'look' } : { kind: 'take', replace: all(values.replace), restore: all(values.restore) },
   );
   store.db.close();
-  const { fresh, same, differing, different, gone, faults, faulty, taken } = report;
+  const { fresh, same, differing, different, gone, faults, faulty, taken, ofCrews } = report;
   const lines = [
     `new: ${describeCount(fresh)}`,
     `the same: ${describeCount(same)}`,
+    `of crews: ${ofCrews.fresh} new, ${ofCrews.same} the same`,
     `different here: ${differing}`,
     ...different.map(({ what: kind, name }) => `  ${kind} ${name}`),
     `removed here: ${gone}`,
-    ...(what === 'in' ? [`imported: ${describeCount(taken)}`] : []),
+    ...(what === 'in' ? [`imported: ${describeCount(taken)}; of crews: ${ofCrews.taken}`] : []),
   ];
   terminal.print(`${lines.join('\n')}\n`);
   if (faulty > 0) end(...faults.map(formatFault), ...(faulty > faults.length ? [`and ${faulty - faults.length} more`] : []));

@@ -1,9 +1,8 @@
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { BrowserContext, Page } from 'puppeteer-core';
-import { describe, expect, inject, it } from 'vitest';
-import puppeteer from 'puppeteer-core';
-import { DESKTOP, openPage, PHONE, startProgram } from './browser.ts';
+import type { Page } from 'puppeteer-core';
+import { describe, expect, it } from 'vitest';
+import { DESKTOP, PHONE, startProgram } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
 import { setStage } from './stage.ts';
 
@@ -23,15 +22,6 @@ describe('a class', () => {
   let sharePort = 0;
   const stage = setStage(async () => startProgram({ demo: true, sharePort: (sharePort = await freePort()) }));
   const address = (): string => `http://127.0.0.1:${sharePort}`;
-  const devices: BrowserContext[] = [];
-  /** A browser profile of its own, as another machine is. */
-  const newDevice = async (path: string, viewport = DESKTOP): Promise<Page> => {
-    const browser = await puppeteer.connect({ browserWSEndpoint: inject('browser') });
-    const device = await browser.createBrowserContext();
-    devices.push(device);
-    // Before it has joined it is told so: that is no fault.
-    return openPage(device, address() + path, viewport, []);
-  };
   const api = async <T>(path: string): Promise<T> => (await (await fetch(`${stage.program.url}/api${path}`)).json()) as T;
   interface Class {
     readonly class: { readonly crews: readonly { readonly id: string; readonly name: string }[] };
@@ -76,11 +66,11 @@ describe('a class', () => {
     await expectAccessible(leader);
     const { codeOf } = await made();
     // One by the picture on its card, the others by typing.
-    crews.push(await newDevice(`/#${codeOf('Gulls')}`));
+    crews.push(await stage.openDevice(`${address()}/#${codeOf('Gulls')}`));
     await builder(crews[0]!).press('Join');
     await builder(crews[0]!).sees('Garage');
     for (const name of ['Terns', 'Eiders']) {
-      const device = await newDevice('/', name === 'Eiders' ? PHONE : DESKTOP);
+      const device = await stage.openDevice(address(), name === 'Eiders' ? PHONE : DESKTOP);
       crews.push(device);
       await builder(device).sees('Join with this device');
       if (name === 'Terns') await expectAccessible(device);
@@ -108,7 +98,7 @@ describe('a class', () => {
     const { codeOf } = await made();
     const [, terns] = crews as [Page, Page, Page];
     const path = new URL(terns.url()).pathname;
-    const second = await newDevice(`${path}#${codeOf('Terns')}`);
+    const second = await stage.openDevice(`${address()}${path}#${codeOf('Terns')}`);
     await builder(second).press('Join');
     await builder(second).distance();
     await setWheelbase(second, '340 mm');
@@ -269,6 +259,5 @@ describe('a class', () => {
     await page.sees('Print new cards for its crews');
     await page.follow('Winter evenings at the hall');
     await page.sees('tuned');
-    for (const device of devices) await device.close();
   });
 });

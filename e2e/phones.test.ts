@@ -62,7 +62,7 @@ describe('a phone in a hall', () => {
     // New codes: this phone is shown the door, and what waits on it stays.
     await draw();
     await page.setOfflineMode(false);
-    await phone.sees('Join with this phone');
+    await phone.sees('Join with this device');
     for (let tried = 0; tried < 5; tried++) {
       await enter(page, '000000');
       await phone.sees('This is not a code that is shown');

@@ -11,6 +11,8 @@ export interface Stage {
   /** What pages reported as errors: at the end there must be none. */
   readonly complaints: string[];
   readonly open: (path: string, viewport?: Viewport, complaints?: string[]) => Promise<Page>;
+  /** A device of its own, at an address; what it is refused before it has joined is no complaint. */
+  readonly openDevice: (url: string, viewport?: Viewport) => Promise<Page>;
   /** A phone of its own, at an address. */
   readonly openPhone: (url: string) => Promise<Page>;
 }
@@ -30,6 +32,7 @@ export function setStage(start: () => Promise<Program> = () => startProgram({ de
     device: undefined as unknown as BrowserContext,
     complaints,
     open: (path, viewport = DESKTOP, told = complaints) => openPage(stage.device, stage.program.url + path, viewport, told),
+    openDevice: async (url, viewport = DESKTOP) => openPage(await newDevice(), url, viewport, []),
     openPhone: async (url) => {
       const page = await (await newDevice()).newPage();
       page.setDefaultTimeout(PATIENCE);

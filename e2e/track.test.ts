@@ -128,7 +128,7 @@ describe('a phone that joins', () => {
     await expectAccessible(page);
     const other = await stage.openPhone(`${address}${demoCar(1)}/track`);
     const phone = builder(other);
-    await phone.sees('Join with this phone');
+    await phone.sees('Join with this device');
     await expectAccessible(other);
     await phone.type('Code', code === '123456' ? '123457' : '123456');
     await phone.press('Join');

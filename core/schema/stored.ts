@@ -227,6 +227,8 @@ export interface ArchiveReport {
   readonly same: ArchiveCount;
   /** What was stored, replaced or brought back; nothing after a mere look. */
   readonly taken: ArchiveCount;
+  /** The same of the work of crews, which goes to their own spaces: things of all kinds together. */
+  readonly ofCrews: { readonly fresh: number; readonly same: number; readonly taken: number };
   /** The first of those that differ from what is here, and how many there are. */
   readonly different: readonly ArchiveFinding[];
   readonly differing: number;

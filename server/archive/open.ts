@@ -59,7 +59,7 @@ function refuseNewer(text: string): void {
 type Plan = ReadonlyMap<string, number | 'restore'>;
 
 interface Finding {
-  readonly report: Omit<ArchiveReport, 'taken'>;
+  readonly report: Omit<ArchiveReport, 'taken' | 'ofCrews'>;
   readonly plan: Plan;
   /** Cars whose earlier designs are taken: true where they are new here, or the same. */
   readonly carsOfEarlier: ReadonlySet<string>;
@@ -232,17 +232,15 @@ const takingIn = (crewId: string | null, taking: Taking): Taking =>
   taking.kind === 'look' ? taking : { kind: 'take', replace: askedIn(crewId, taking.replace), restore: askedIn(crewId, taking.restore) };
 
 type Report = Finding['report'];
-const added = (a: Report['fresh'], b: Report['fresh']): Report['fresh'] => byKind((kind) => a[kind] + b[kind]);
+const sumOf = (count: Report['fresh']): number => RESOURCE_KINDS.reduce((sum, kind) => sum + count[kind], 0);
 
-/** What was found in one part after another, as one report; the manifest is the owner's. */
+/** What was found in one part after another, as one report: counts and manifest are the owner's. */
 function withPart(all: Report | null, crewId: string | null, part: Report): Report {
   const told = (findings: readonly ArchiveFinding[]) => findings.map((finding) => ({ ...finding, id: named(crewId, finding.id) }));
   const faults = crewId === null ? part.faults : part.faults.map((fault) => ({ ...fault, path: `spaces/${crewId}/${fault.path}` }));
   if (all === null) return part;
   return {
-    manifest: all.manifest,
-    fresh: added(all.fresh, part.fresh),
-    same: added(all.same, part.same),
+    ...all,
     different: [...all.different, ...told(part.different)].slice(0, MOST_TOLD),
     differing: all.differing + part.differing,
     removed: [...all.removed, ...told(part.removed)].slice(0, MOST_TOLD),
@@ -284,11 +282,21 @@ export async function openArchive(store: Store, path: string, taking: Taking): P
       findings.push(finding);
       report = withPart(report, part.crewId, finding.report);
     }
-    let taken: ArchiveReport['taken'] = byKind(() => 0);
+    const taken: ArchiveReport['taken'][] = [];
     if (taking.kind === 'take')
       for (const [i, part] of parts.entries())
-        taken = added(taken, await inStore(part, true, (of) => takeIn(of, storedThings(of), part.files, findings[i]!)));
-    return { ...report!, taken };
+        taken.push(await inStore(part, true, (of) => takeIn(of, storedThings(of), part.files, findings[i]!)));
+    // The owner's part is the first.
+    const ofCrews = (counts: readonly Report['fresh'][]): number => counts.slice(1).reduce((sum, count) => sum + sumOf(count), 0);
+    return {
+      ...report!,
+      taken: taken[0] ?? byKind(() => 0),
+      ofCrews: {
+        fresh: ofCrews(findings.map(({ report: found }) => found.fresh)),
+        same: ofCrews(findings.map(({ report: found }) => found.same)),
+        taken: ofCrews(taken),
+      },
+    };
   } finally {
     zip.close();
   }

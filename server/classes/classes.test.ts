@@ -419,13 +419,13 @@ describe('an archive', () => {
     const other = serve();
     const send = (query = '') =>
       other.api.post(`/api/archive${query}`).set('Host', '127.0.0.1').set('content-type', 'application/zip').send(Buffer.from(bytes));
-    expect((await send()).body).toMatchObject({ fresh: { class: 1, car: 4, part: 2, brief: 2 }, faulty: 0, taken: { car: 0 } });
-    expect((await send('?take')).body).toMatchObject({ taken: { class: 1, car: 4 } });
+    expect((await send()).body).toMatchObject({ fresh: { class: 1, car: 0, part: 0 }, ofCrews: { fresh: 8, taken: 0 }, faulty: 0 });
+    expect((await send('?take')).body).toMatchObject({ taken: { class: 1 }, ofCrews: { taken: 8 } });
     for (const [i, name] of ['Kelp Runner', 'Tern'].entries())
       expect((await other.get(`/crews/${crews[i]!.id}${pathIn(ids, 'car')}`)).body).toMatchObject({ design: { name } });
     expect((await other.get('/cars')).body).toEqual([]);
     expect((await other.get(`/classes/${classId}/cards`)).body).toHaveLength(2);
-    expect((await send('?take')).body).toMatchObject({ fresh: { car: 0 }, same: { class: 1, car: 4 }, taken: { car: 0 } });
+    expect((await send('?take')).body).toMatchObject({ same: { class: 1 }, ofCrews: { fresh: 0, same: 8, taken: 0 } });
     // A car that is another here is named with its crew: the one of equal id is left alone.
     for (const { id } of crews) {
       await other.put(`/crews/${id}/help`, { isHelping: true });
@@ -453,7 +453,7 @@ describe('an archive', () => {
     expect((await served.get(`/crews/${crews[0]!.id}/cars`)).status).toBe(404);
     expect([await status(ask('GET', '/cars')), await status(joinBy(codeOf(0)))]).toEqual([401, 403]);
     expect((await served.get('/cleared-classes')).body).toMatchObject([{ file }]);
-    expect((await served.post(`/cleared-classes/${file}/restore`)).body).toMatchObject({ taken: { class: 1 }, fresh: { car: 2 } });
+    expect((await served.post(`/cleared-classes/${file}/restore`)).body).toMatchObject({ taken: { class: 1 }, ofCrews: { taken: 4 } });
     expect((await served.get(`/crews/${crews[0]!.id}/cars/${car}`)).body.design.name).toBe('Tern');
     expect((await served.get('/cars')).body).toHaveLength(1);
     expect((await served.remove(`/cleared-classes/${file}`)).status).toBe(204);

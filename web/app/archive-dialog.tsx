@@ -27,6 +27,7 @@ const KINDS: readonly (readonly [keyof ArchiveCount, string])[] = [
   ['photo', 'photos'],
   ['meet', 'meets'],
   ['result', 'results'],
+  ['class', 'classes'],
 ];
 const sumOf = (count: ArchiveCount): number => KINDS.reduce((sum, [kind]) => sum + count[kind], 0);
 /** Things told one by one, at most: more are decided about together. */
@@ -67,10 +68,10 @@ export default function ArchiveDialog({ file, onClose }: { readonly file: File; 
   const take = async (): Promise<void> => {
     const taken = await ask({ replace: chosen(replace), restore: chosen(restore) });
     if (!taken) return;
-    dispatch(toasted(`Imported from the archive: ${wordsOf(taken.taken)}`));
+    dispatch(toasted(`Imported from the archive: ${wordsOf(taken)}`));
     onClose();
   };
-  const nothing = report !== null && sumOf(report.fresh) + replace.size + restore.size === 0;
+  const nothing = report !== null && sumOf(report.fresh) + report.ofCrews.fresh + replace.size + restore.size === 0;
   return (
     <Dialog open onClose={onClose} aria-labelledby="archive-title" maxWidth="sm" fullWidth>
       <DialogTitle id="archive-title">What is in {file.name}</DialogTitle>
@@ -104,10 +105,11 @@ export default function ArchiveDialog({ file, onClose }: { readonly file: File; 
 
 const ALL = 'all';
 const chosen = (ids: ReadonlySet<string>): readonly string[] | 'all' => (ids.has(ALL) ? 'all' : [...ids]);
-const wordsOf = (count: ArchiveCount): string =>
-  KINDS.filter(([kind]) => count[kind] > 0)
-    .map(([kind, plural]) => `${count[kind]} ${count[kind] === 1 ? kind : plural}`)
-    .join(', ') || 'nothing';
+const wordsOf = ({ taken, ofCrews }: ArchiveReport): string =>
+  [
+    ...KINDS.filter(([kind]) => taken[kind] > 0).map(([kind, plural]) => `${taken[kind]} ${taken[kind] === 1 ? kind : plural}`),
+    ...(ofCrews.taken > 0 ? [`${ofCrews.taken} things of crews`] : []),
+  ].join(', ') || 'nothing';
 
 interface ContentsProps {
   readonly report: ArchiveReport;
@@ -118,13 +120,16 @@ interface ContentsProps {
 }
 
 function Contents({ report, replace, onReplace, restore, onRestore }: ContentsProps) {
-  const { manifest, fresh, same, differing, different, gone, removed, faulty, faults } = report;
+  const { manifest, fresh, same, ofCrews, differing, different, gone, removed, faulty, faults } = report;
   return (
     <>
       <Typography color="text.secondary">Saved {savedAt.format(new Date(manifest.savedAt))}. Nothing has been saved yet.</Typography>
       <WordTable
         head={['what', 'new here', 'the same']}
-        rows={KINDS.map(([kind, plural]) => [plural, fresh[kind], same[kind]])}
+        rows={[
+          ...KINDS.map(([kind, plural]) => [plural, fresh[kind], same[kind]] as const),
+          ...(ofCrews.fresh + ofCrews.same > 0 ? ([['things of crews', ofCrews.fresh, ofCrews.same]] as const) : []),
+        ]}
         areFigures
       />
       <Choice
