@@ -9,6 +9,7 @@ const KELP = '5ce44000-0000-4000-8000-000000000001';
 const TERN = '5ce44000-0000-4000-8000-000000000003';
 const EEL = '5ce44000-0000-4000-8000-000000000005';
 const MEET = '5ce44000-0000-4000-8000-0000000000d0';
+const CLASS = '5ce44000-0000-4000-8000-0000000000e0';
 
 interface View {
   readonly name: string;
@@ -25,7 +26,6 @@ interface View {
 const VIEWS: readonly View[] = [
   { name: 'garage', path: '/', viewport: DESKTOP, scheme: 'light', wait: 'If they ran it now' },
   { name: 'brief', path: `/cars/${KELP}/brief`, viewport: DESKTOP, scheme: 'light', wait: 'Best single change' },
-  { name: 'brief-phone', path: `/cars/${KELP}/brief`, viewport: PHONE, scheme: 'light', wait: 'likely' },
   { name: 'design', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'design-roller', path: `/cars/${EEL}/design`, viewport: DESKTOP, scheme: 'light' },
   { name: 'explore-map', path: `/cars/${KELP}/design`, viewport: DESKTOP, scheme: 'light', open: [['tab', 'Map']], wait: 'Apply the best' },
@@ -73,6 +73,7 @@ const VIEWS: readonly View[] = [
     wait: 'well determined',
   },
   { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
+  { name: 'class', path: `/classes/${CLASS}`, viewport: DESKTOP, scheme: 'light', wait: 'Through the gap' },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
   {
     name: 'film',

@@ -50,7 +50,7 @@ export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'nimble-axle-s
 /** The real server on a real file, asked without a network. */
 export function serve(folder: string = newFolder()) {
   const store: Store = openDatabase(folder);
-  const { app, sharing, resumeSharing, close } = createApp(store);
+  const { app, sharing, classes, resumeSharing, close } = createApp(store);
   const api = request(app);
   const to = (path: string) => `/api${path}`;
   return {
@@ -58,6 +58,7 @@ export function serve(folder: string = newFolder()) {
     store,
     db: store.db,
     sharing,
+    classes,
     resumeSharing,
     close,
     api,

@@ -279,6 +279,8 @@ describe('the leader', () => {
     const report = { carId: car!.id, carVersion: 2, chance: 0.4, round: 'Six metres', broken: ['length'], isBuilt: true, surprise: -2.5 };
     expect(await status(ask('PUT', '/class/report', report))).toBe(204);
     expect(await status(ask('PUT', '/class/report', { ...report, chance: 2 }))).toBe(422);
+    // For a crew that is away the leader's page works it out.
+    expect((await served.put(`/crews/${crews[0]!.id}/class/report`, report)).status).toBe(204);
     expect((await standings())[0]).toMatchObject({
       hasJoined: true,
       cars: 1,

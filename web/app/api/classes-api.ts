@@ -55,6 +55,11 @@ export const classesApi = baseApi.injectEndpoints({
     listCrewRuns: build.query<RunPage, { readonly crewId: string; readonly carId: string; readonly offset: number }>({
       query: ({ crewId, carId, offset }) => `/crews/${crewId}/cars/${carId}/runs?order=oldest&limit=100&offset=${offset}`,
     }),
+    /** What the leader worked out of the car of a crew that is away. */
+    reportForCrew: build.mutation<void, { readonly crewId: string; readonly report: CrewReport }>({
+      query: ({ crewId, report }) => ({ url: `/crews/${crewId}/class/report`, method: 'PUT', body: report }),
+      invalidatesTags: ['crews'],
+    }),
     listCleared: build.query<readonly ClearedClass[], void>({ query: () => '/cleared-classes', providesTags: ['cleared'] }),
     clearClass: build.mutation<{ readonly file: string }, string>({
       query: (classId) => ({ url: '/cleared-classes', method: 'POST', body: { classId } }),
@@ -91,6 +96,7 @@ export const {
   useSendCarMutation,
   useHandInMutation,
   useCopyHandedInMutation,
+  useReportForCrewMutation,
   useListClearedQuery,
   useClearClassMutation,
   useRestoreClearedMutation,

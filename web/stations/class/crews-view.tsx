@@ -12,10 +12,11 @@ import { StateNote } from '../../ui/state-note.tsx';
 import { useUnits } from '../../ui/use-units.ts';
 import { Wide } from '../../ui/wide.tsx';
 import styles from './class.module.css';
-import { useReports } from './use-reports.ts';
+import { reportOf, useReportsOfAbsent } from './use-reports.ts';
 
 const MINUTE = 60_000;
 const [FIRST_STAGE] = STAGES;
+const NO_CREWS: readonly CrewStanding[] = [];
 
 /** The clock, looked at each half minute: how long ago things were. */
 function useNow(): Date {
@@ -50,9 +51,10 @@ export function CrewsView({ stored }: { readonly stored: StoredClass }) {
   const units = useUnits();
   const now = useNow();
   const { data, error, refetch } = useListCrewsQuery(stored.id);
-  const crews = useReports(stored, data?.crews ?? null);
+  const crews = data?.crews ?? NO_CREWS;
+  useReportsOfAbsent(stored, crews);
   if (error && !data) return <ReadFailure title="The crews cannot be read" error={error} onAgain={() => void refetch()} />;
-  if (!crews) return <p role="status" aria-busy aria-label="Reading the crews" />;
+  if (!data) return <p role="status" aria-busy aria-label="Reading the crews" />;
   if (crews.length === 0) return <StateNote kind="empty">This class has no crew yet. Add crews in Settings.</StateNote>;
   const nameOf = (id: string): string => stored.class.crews.find((crew) => crew.id === id)?.name ?? '';
   const needs = byNeed(crews, now).flatMap((crew) => {
@@ -99,7 +101,8 @@ export function CrewsView({ stored }: { readonly stored: StoredClass }) {
           </thead>
           <tbody>
             {crews.map((crew) => {
-              const { crewId, car, runs, best, report } = crew;
+              const { crewId, car, runs, best } = crew;
+              const report = reportOf(crew);
               const stage = stageOf(crew, report);
               const need = needOf(crew, now);
               const steps = STAGES.filter((one) => one !== FIRST_STAGE);
