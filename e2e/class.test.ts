@@ -1,18 +1,9 @@
-import { createServer } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import type { Page } from 'puppeteer-core';
 import { describe, expect, it } from 'vitest';
 import { DESKTOP, PHONE, startProgram } from './browser.ts';
 import { builder, expectAccessible } from './builder.ts';
+import { freePort } from '../testing/free-port.ts';
 import { setStage } from './stage.ts';
-
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((resolve) => server.close(resolve));
-  return port;
-}
 
 const DEMO_CLASS = '5ce44000-0000-4000-8000-0000000000e0';
 

@@ -73,7 +73,14 @@ const VIEWS: readonly View[] = [
     wait: 'well determined',
   },
   { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
-  { name: 'class', path: `/classes/${CLASS}`, viewport: DESKTOP, scheme: 'light', wait: 'Through the gap' },
+  {
+    name: 'class',
+    path: `/classes/${CLASS}`,
+    viewport: DESKTOP,
+    scheme: 'light',
+    // Each crew that has a car is worked out in its turn.
+    act: async (page) => void (await page.waitForFunction(() => document.body.innerText.split('Through the gap').length === 4)),
+  },
   { name: 'track', path: `/cars/${KELP}/track`, viewport: DESKTOP, scheme: 'light' },
   {
     name: 'film',

@@ -8,6 +8,7 @@ import { HALL_ROLES, type SharingState } from '../../core/schema/sharing.ts';
 import { photo } from '../attack/hostile-requests.ts';
 import { anew, newIds, oneOfEach, pathIn, storeEach } from '../attack/one-of-each.ts';
 import { brief, design, record, serve, type Served } from '../testing.ts';
+import { freePort } from '../../testing/free-port.ts';
 import { limitAttempts } from './attempts.ts';
 import { trustedProxy } from './proxy.ts';
 
@@ -262,14 +263,6 @@ describe('phones', () => {
     expect((await served.api.post('/api/join').set('Host', '127.0.0.1').send({ code: '000000' })).status).toBe(404);
   });
 });
-
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((resolve) => server.close(resolve));
-  return port;
-}
 
 describe('attempts', () => {
   it('are counted for each sender and for all, and forgotten after a while or when they are reset', () => {

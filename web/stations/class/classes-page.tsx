@@ -7,6 +7,7 @@ import { useListCarsQuery } from '../../app/api/cars-api.ts';
 import { useListClassesQuery, useRemoveClassMutation, useSaveClassMutation } from '../../app/api/documents-api.ts';
 import { problemLine } from '../../app/api/problem.ts';
 import { newId } from '../../app/new-id.ts';
+import { RemoveButton } from '../../app/remove-button.tsx';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
@@ -23,7 +24,6 @@ const NO_CAR = 'none';
 
 /** All classes, and how a new one begins: from a brief, with its crews. */
 export function ClassesPage() {
-  const dispatch = useAppDispatch();
   // One that was cleared is gone from the list without a word to the page that it had.
   const { data } = useListClassesQuery(undefined, { refetchOnMountOrArgChange: true });
   const [remove] = useRemoveClassMutation();
@@ -50,21 +50,7 @@ export function ClassesPage() {
                   {handedInAt && ', handed in'}
                 </p>
                 <div>
-                  <Button
-                    size="small"
-                    aria-label={`Remove ${name}`}
-                    onClick={() =>
-                      void remove(id).then(({ error }) =>
-                        dispatch(
-                          error
-                            ? toasted(problemLine(error), { tone: 'stop' })
-                            : toasted(`${name} was removed`, { undoing: { kind: 'class', id } }),
-                        ),
-                      )
-                    }
-                  >
-                    Remove
-                  </Button>
+                  <RemoveButton name={name} undoing={{ kind: 'class', id }} remove={() => remove(id)} />
                 </div>
               </div>
             ))}

@@ -7,6 +7,7 @@ import { formatFault } from '../../../core/fault-words.ts';
 import { useListMeetsQuery, useRemoveMeetMutation, useSaveMeetMutation, useSaveResultMutation } from '../../app/api/meets-api.ts';
 import { problemLine } from '../../app/api/problem.ts';
 import { newId } from '../../app/new-id.ts';
+import { RemoveButton } from '../../app/remove-button.tsx';
 import { useAppDispatch } from '../../app/store.ts';
 import { toasted } from '../../app/toasts-slice.ts';
 import { ChoiceSelect } from '../../brief-fields/choice-select.tsx';
@@ -145,21 +146,7 @@ export function MeetsPage() {
                 </p>
                 {isHost && (
                   <div>
-                    <Button
-                      size="small"
-                      aria-label={`Remove ${meet.name}`}
-                      onClick={() =>
-                        void remove(id).then(({ error }) =>
-                          dispatch(
-                            error
-                              ? toasted(problemLine(error), { tone: 'stop' })
-                              : toasted(`${meet.name} was removed`, { undoing: { kind: 'meet', id } }),
-                          ),
-                        )
-                      }
-                    >
-                      Remove
-                    </Button>
+                    <RemoveButton name={meet.name} undoing={{ kind: 'meet', id }} remove={() => remove(id)} />
                   </div>
                 )}
               </div>
