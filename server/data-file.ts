@@ -1,5 +1,5 @@
 import { chmodSync, closeSync, existsSync, mkdirSync, openSync, readdirSync, readSync, renameSync, statSync, type Stats } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 
 /** Marks a database as this program's, in SQLite's header: "NAxl". */
 export const APPLICATION_ID = 0x4e41786c;
@@ -104,4 +104,13 @@ export function setAside(folder: string, now: Date): string | null {
   const aside = join(folder, `nimble-axle.set-aside-${now.toISOString().replaceAll(/[:.]/g, '-')}.sqlite`);
   for (const end of FILE_ENDS) if (existsSync(path + end)) renameSync(path + end, aside + end);
   return aside;
+}
+
+/** Where the space of a crew is, beside the owner’s database. */
+export const spaceFolder = (database: string, crewId: string): string => join(dirname(database), 'crews', crewId);
+
+/** The database of a crew, where it is there; null otherwise. */
+export function findSpaceFile(database: string, crewId: string): string | null {
+  const path = join(spaceFolder(database, crewId), DATA_FILE);
+  return existsSync(path) ? path : null;
 }

@@ -3,7 +3,8 @@ import { parentPort, workerData } from 'node:worker_threads';
 import type { ArchiveReport } from '../../core/schema/stored.ts';
 import { openBeside } from '../database.ts';
 import { DataGone, DataMoved } from '../problem.ts';
-import { openArchive, type Taking } from './open.ts';
+import type { Taking } from './look-through.ts';
+import { openArchive } from './open.ts';
 import { NotAnArchive } from './zip-files.ts';
 
 export interface ImportTask {

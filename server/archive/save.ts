@@ -6,7 +6,7 @@ import { Zip, ZipDeflate } from 'fflate';
 import { ARCHIVE_PLACES, spacePlace } from '../../core/files/archive.ts';
 import type { ArchiveManifest } from '../../core/schema/generated/archive.ts';
 import { RESOURCE_KINDS, RESOURCES, type DocumentKind, type ResourceKind } from '../../core/schema/resources.ts';
-import { findSpaceFile } from '../classes/spaces.ts';
+import { findSpaceFile } from '../data-file.ts';
 import type { Db } from '../database.ts';
 import { SERVED } from '../resources.ts';
 

@@ -1,7 +1,6 @@
-import { existsSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { rmSync } from 'node:fs';
 import type { RequestHandler } from 'express';
-import { DATA_FILE } from '../data-file.ts';
+import { findSpaceFile, spaceFolder } from '../data-file.ts';
 import { openDatabase, type Store } from '../database.ts';
 import type { Live } from '../live.ts';
 
@@ -10,15 +9,6 @@ export interface Space {
   readonly store: Store;
   readonly api: RequestHandler;
   readonly live: Live;
-}
-
-/** Where the space of a crew is, beside the owner’s database. */
-export const spaceFolder = (database: string, crewId: string): string => join(dirname(database), 'crews', crewId);
-
-/** The database of a crew, where it is there; null otherwise. */
-export function findSpaceFile(database: string, crewId: string): string | null {
-  const path = join(spaceFolder(database, crewId), DATA_FILE);
-  return existsSync(path) ? path : null;
 }
 
 interface OpenSpace extends Space {

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type Response } from 'express';
-import type { Taking } from '../archive/open.ts';
+import type { Taking } from '../archive/look-through.ts';
 import { openBesideServer } from '../archive/open-beside.ts';
 import { archiveOf } from '../archive/save.ts';
 import { NotAnArchive, refuseOthers } from '../archive/zip-files.ts';
