@@ -72,7 +72,7 @@ const VIEWS: readonly View[] = [
     open: [['button', 'Simulate readings']],
     wait: 'well determined',
   },
-  { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Points: stopped' },
+  { name: 'tune', path: `/cars/${TERN}/tune`, viewport: DESKTOP, scheme: 'light', wait: 'Ruled out' },
   {
     name: 'class',
     path: `/classes/${CLASS}`,

@@ -16,7 +16,7 @@ import type { Outlook } from '../explore/outlook.ts';
 import { nextByRuns, nextThing, type CarInBrief } from './next-thing.ts';
 import { straightening } from './straight.ts';
 import { repairsIn, runPlan, PLANNED_NOTE_PREFIX, tuningLog } from './tuning-log.ts';
-import { tuneCar, type Tuning } from './tuning.ts';
+import { measuredRuns, tuneCar, type Tuning } from './tuning.ts';
 
 const design = newCar('Tern');
 const turns = fullTurns(design);
@@ -318,6 +318,25 @@ describe('all that runs tell', () => {
     expect(tuneCar(design, runs)!.next!.changes.length).toBeGreaterThan(0);
     expect(shares).toEqual(shares.toSorted((a, b) => a - b));
     expect(tuneCar(design, [])).toBeNull();
+  });
+  it('is told part by part: as measured, then the fit, the causes, and what to change, each as it is in the end', () => {
+    const parts: Tuning[] = [];
+    const whole = tuneCar(design, runs, { onPart: (part) => parts.push(part) })!;
+    const measured = measuredRuns(design, runs)!;
+    expect([measured, ...parts, whole].map(({ pending }) => pending)).toEqual([
+      ['fit', 'causes', 'changes'],
+      ['causes', 'changes'],
+      ['changes'],
+      [],
+    ]);
+    const [fit, why] = parts as [Tuning, Tuning];
+    expect(fit).toEqual({ ...whole, pending: fit.pending, causes: null, next: null });
+    expect(why).toEqual({ ...whole, pending: why.pending, next: null });
+    // As measured nothing is told of a model, and what is told stays.
+    for (const [i, group] of measured.groups.entries())
+      expect(whole.groups[i]).toMatchObject({ distances: group.distances, spread: group.spread, beyond: group.beyond });
+    expect(measured).toMatchObject({ full: null, curve: [], turns: whole.turns, noted: whole.noted, hasRun: whole.hasRun });
+    expect(measuredRuns(design, [])).toBeNull();
   });
   it('keeps a log of what was tried, with its verdict, and what is still to be run', () => {
     const longer: CarDesign = { ...design, motor: { ...design.motor, leverLength: 0.24 } as CarDesign['motor'] };

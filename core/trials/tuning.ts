@@ -33,7 +33,7 @@ import { furtherRuns, posteriorChanges, type FurtherRun, type PosteriorChange } 
 import { nextChanges, type NextChanges } from './next-change.ts';
 import type { SignsInRuns } from './signs-in-runs.ts';
 import { straightening, type Straightening } from './straight.ts';
-import { selectRuns } from './select-runs.ts';
+import { selectRuns, type SelectedRuns } from './select-runs.ts';
 import type { Repair, LikeRunGroup } from './trial-groups.ts';
 
 /** One run: m, and which it was of all that are reported, counted from 1. */
@@ -82,8 +82,13 @@ export interface ShortRoom {
   readonly distance: Interval;
 }
 
+/** Parts of it, in the order in which they are worked out: what the runs say of the car, why, and what to change. */
+export type TuningStage = 'fit' | 'causes' | 'changes';
+
 /** All that the runs of a car tell. */
 export interface Tuning {
+  /** What is not worked out yet: what it would tell is null or empty. */
+  readonly pending: readonly TuningStage[];
   readonly groups: readonly TunedGroup[];
   /** Groups and runs that are older still: they are not in the fit. */
   readonly earlier: { readonly groups: number; readonly runs: number };
@@ -133,31 +138,42 @@ function likelyDistance(design: CarDesign, wind: Wind, conditions: RunConditions
   return outputs && Math.exp(outputs.values[0]!) - STALL;
 }
 
-function tunedGroup(
-  group: LikeRunGroup,
-  fitted: FittedCar,
-  groups: readonly LikeRunGroup[],
-  runs: readonly (readonly Omit<TunedRun, 'isOdd'>[])[],
+/** What the runs of a group are by themselves, without any model. */
+function measuredGroup(
+  { design, wind, direction, faults, of }: LikeRunGroup,
+  runs: readonly Omit<TunedRun, 'isOdd'>[],
   { oddOnes }: SignsInRuns,
 ): TunedGroup {
-  const { design, wind, direction, faults, of } = group;
   const outcomes = of.map(({ record }) => record.outcome);
+  return {
+    design,
+    wind,
+    direction,
+    faults,
+    distances: runs.map((run) => ({ ...run, isOdd: oddOnes.includes(run.order) })),
+    spread: groupSpread(outcomes),
+    beyond:
+      outcomes.some((outcome) => outcome.kind === 'stopped' && !didNotStart(outcome)) && outcomes.some(({ kind }) => kind === 'hit-wall')
+        ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS)
+        : null,
+    predicted: null,
+    fitted: null,
+    next: null,
+    heldOut: null,
+    check: null,
+  };
+}
+
+/** The same with what was expected of them and what the fit makes of them. */
+function tunedGroup(measured: TunedGroup, group: LikeRunGroup, fitted: FittedCar, groups: readonly LikeRunGroup[]): TunedGroup {
+  const { design, wind, direction, faults } = group;
   const prediction = predictFitted(fitted, design, wind, { direction, faults });
   // How much a fault took is reported only by runs that were made with it.
   const others = groups.filter((other) => other !== group);
   const isTold = others.length > 0 && faults.every((fault) => others.some((other) => other.faults.includes(fault)));
   const without = isTold ? predictFitted(leaveOut(fitted, groups.indexOf(group)), design, wind, { direction, faults }) : null;
   return {
-    design,
-    wind,
-    direction,
-    faults,
-    distances: runs[groups.indexOf(group)]!.map((run) => ({ ...run, isOdd: oddOnes.includes(run.order) })),
-    spread: groupSpread(outcomes),
-    beyond:
-      outcomes.some((outcome) => outcome.kind === 'stopped' && !didNotStart(outcome)) && outcomes.some(({ kind }) => kind === 'hit-wall')
-        ? kaplanMeier(outcomes).filter((_, i) => i < MOST_STEPS)
-        : null,
+    ...measured,
     predicted: likelyDistance(design, wind, { direction }, fitted.workspace),
     fitted: prediction?.mean ?? null,
     next: prediction?.next ?? null,
@@ -200,6 +216,8 @@ export interface TuningOptions {
   /** What was confirmed at the table and stays so: the car is taken with it. */
   readonly given?: readonly ConfirmedCause[];
   readonly onProgress?: (fraction: number) => void;
+  /** Told of what is known so far, each time another stage is worked out. */
+  readonly onPart?: (part: Tuning) => void;
 }
 
 /** Runs of a group with their place among all, as they are drawn. */
@@ -256,6 +274,43 @@ const straighteningOf = (design: CarDesign, runs: readonly RunOfCar[]): Straight
 /** Fractions of the work after which progress is reported. */
 const PROGRESS = { fitted: 0.1, grouped: 0.4, curve: 0.45, causes: 0.8, changes: 0.95 } as const;
 
+/** Runs as they were measured: before anything is fitted to them. */
+function measuredPart(design: CarDesign, { inOrder, groups, earlier, unwound, latest, ofLatest, signs }: SelectedRuns): Tuning {
+  const latestRuns = ofLatest.flatMap(({ of }) => of);
+  return {
+    pending: ['fit', 'causes', 'changes'],
+    groups: groups.map((group) => measuredGroup(group, runsOf(group, inOrder), signs)),
+    earlier,
+    unwound,
+    isSettled: true,
+    before: null,
+    signs,
+    curve: [],
+    turns: fullTurns(design),
+    full: null,
+    scatter: 0,
+    learnt: null,
+    further: [],
+    causes: null,
+    putRight: latest.faults,
+    hasRun: groups.some(({ design: ran, faults }) => faults.length === 0 && isSameBuild(ran, design)),
+    noted: observationsIn(latestRuns.map(({ record }) => record)),
+    next: null,
+    values: {},
+    room: null,
+    straight: straighteningOf(design, latestRuns),
+  };
+}
+
+/**
+ * The runs of a car as they were measured, in the groups of like runs that a fit works with: there at once.
+ * @returns null where there is no run
+ */
+export function measuredRuns(design: CarDesign, runs: readonly RunOfCar[], putRight: readonly Repair[] = []): Tuning | null {
+  const selected = selectRuns(runs, putRight);
+  return selected && measuredPart(design, selected);
+}
+
 /**
  * What the runs of a car tell of the car as it is, those left out aside.
  * @param runs in any order
@@ -264,54 +319,48 @@ const PROGRESS = { fitted: 0.1, grouped: 0.4, curve: 0.45, causes: 0.8, changes:
 export function tuneCar(
   design: CarDesign,
   runs: readonly RunOfCar[],
-  { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {} }: TuningOptions = {},
+  { own = [], units = 'metric', putRight = [], given = [], onProgress = () => {}, onPart = () => {} }: TuningOptions = {},
 ): Tuning | null {
   const selected = selectRuns(runs, putRight);
   if (!selected) return null;
-  const { inOrder, groups, earlier, unwound, latest, ofLatest, signs, said } = selected;
+  const { groups, latest, ofLatest, said } = selected;
   const faults = new Set(groups.flatMap((group) => group.faults));
   const confirmed = given.map(faultOf);
   const fitted = fitCar([...groups, ...said], { more: [...[...faults].map(faultBefore), ...confirmed], designs: [design] });
   if (!fitted) return null;
   const { workspace } = fitted;
   onProgress(PROGRESS.fitted);
-  const turns = fullTurns(design);
-  const distances = groups.map((group) => runsOf(group, inOrder));
+  const measured = measuredPart(design, selected);
+  const { turns } = measured;
   const tuned = groups.map((group, i) => {
     onProgress(PROGRESS.fitted + ((PROGRESS.grouped - PROGRESS.fitted) * i) / groups.length);
-    return tunedGroup(group, fitted, groups, distances, signs);
+    return tunedGroup(measured.groups[i]!, group, fitted, groups);
   });
   // Where its runs tell their direction, the newest counts: a sloping floor makes two cars of one.
   const conditions = { direction: latest.direction };
   const curve = tunedCurve(fitted, design, turns, conditions);
   onProgress(PROGRESS.curve);
   const hasRepair = latest.faults.length > 0;
-  const causes = hasRepair
-    ? null
-    : weighCauses(ofLatest, { workspace }, (fraction) => onProgress(PROGRESS.curve + (PROGRESS.causes - PROGRESS.curve) * fraction), given);
-  const latestRuns = ofLatest.flatMap(({ of }) => of);
-  const next = nextChanges(fitted, design, { own, units });
-  onProgress(PROGRESS.changes);
-  return {
+  const fit: Tuning = {
+    ...measured,
+    pending: ['causes', 'changes'],
     groups: tuned,
-    earlier,
-    unwound,
     isSettled: fitted.isSettled,
     before: hasRepair ? null : beforeRuns(mostRun(ofLatest), { more: confirmed, workspace }),
-    signs,
     curve,
-    turns,
     full: fullWinding(fitted, design, conditions),
     scatter: fitted.components.reduce((sum, { weight, scatter }) => sum + weight * scatter, 0),
     learnt: posteriorChanges(fitted, design),
     further: furtherRuns(fitted, design, turns),
-    causes,
-    putRight: latest.faults,
-    hasRun: groups.some(({ design: ran, faults: ofGroup }) => ofGroup.length === 0 && isSameBuild(ran, design)),
-    noted: observationsIn(latestRuns.map(({ record }) => record)),
-    next,
     values: fittedValues(fitted, design),
     room: shortRoom(fitted, design, turns, conditions),
-    straight: straighteningOf(design, latestRuns),
   };
+  onPart(fit);
+  const causes = hasRepair
+    ? null
+    : weighCauses(ofLatest, { workspace }, (fraction) => onProgress(PROGRESS.curve + (PROGRESS.causes - PROGRESS.curve) * fraction), given);
+  onPart({ ...fit, pending: ['changes'], causes });
+  const next = nextChanges(fitted, design, { own, units });
+  onProgress(PROGRESS.changes);
+  return { ...fit, pending: [], causes, next };
 }

@@ -23,6 +23,12 @@ const SpaceBanner = lazyWithPreload(() => import('../crew-space/space-banner.tsx
 const ClosedStation = lazyWithPreload(() => import('../crew-space/closed-station.tsx'));
 const ArchiveDialog = lazyWithPreload(() => import('./archive-dialog.tsx'));
 
+/** Whether the network is slow, or its user saves data: then nothing is fetched before it is wanted. */
+function isSlow(): boolean {
+  const { connection } = navigator as { connection?: { readonly saveData?: boolean; readonly effectiveType?: string } };
+  return connection !== undefined && (connection.saveData === true || /^(slow-)?[23]g$/.test(connection.effectiveType ?? ''));
+}
+
 /** ms after the first screen. */
 const LATER = 3000;
 
@@ -52,6 +58,7 @@ export function Shell() {
   usePageTitle();
   const isCrew = useJoinedSpace() !== null;
   useEffect(() => {
+    if (isSlow()) return;
     const timer = setTimeout(() => requestIdleCallback(() => void preloadLazy()), LATER);
     return () => clearTimeout(timer);
   }, []);

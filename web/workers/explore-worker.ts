@@ -14,7 +14,7 @@ import { rigLines } from '../../core/rig/simulated-rig.ts';
 import type { RunOfCar } from '../../core/trials/compared-runs.ts';
 import { whatToMeasure } from '../../core/bench/what-to-measure.ts';
 import { filmGain } from '../../core/trials/film-gain.ts';
-import { tuneCar, type TuningOptions } from '../../core/trials/tuning.ts';
+import { tuneCar, type Tuning, type TuningOptions } from '../../core/trials/tuning.ts';
 import { turnsForRoom } from '../../core/trials/turns-for-room.ts';
 import type { CarDesign, MotorKind } from '../../core/car/car-design.ts';
 import { MOTOR_KINDS } from '../../core/car/motors/motors.ts';
@@ -79,8 +79,13 @@ const work = {
   crewReport: wanted(crewReportOf),
   filmGain: wanted(filmGain),
   tuneCar: wanted(
-    (design: CarDesign, runs: readonly RunOfCar[], options: Omit<TuningOptions, 'onProgress'>, onProgress: (fraction: number) => void) =>
-      tuneCar(design, runs, { ...options, onProgress }),
+    (
+      design: CarDesign,
+      runs: readonly RunOfCar[],
+      options: Omit<TuningOptions, 'onProgress' | 'onPart'>,
+      onProgress: (fraction: number) => void,
+      onPart: (part: Tuning) => void,
+    ) => tuneCar(design, runs, { ...options, onProgress, onPart }),
   ),
   mapRows: wanted(mapRows),
   boundedSweep: wanted(boundedSweep),

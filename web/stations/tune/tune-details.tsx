@@ -49,9 +49,16 @@ interface TuneDetailsProps {
 export function TuneDetails(props: TuneDetailsProps) {
   const { carId, tuning, explanation, design, runs, log, checks, given, nameOf, explain, actions, onFound } = props;
   const edit = useEditCar();
+  const awaited = (
+    <p role="status" className={`${plain.text} ${plain.muted}`}>
+      This is being worked out …
+    </p>
+  );
   const parts: Readonly<Record<(typeof VIEWS)[number][0], () => React.ReactNode>> = {
     causes: () =>
-      explanation ? (
+      tuning.pending.includes('causes') ? (
+        awaited
+      ) : explanation ? (
         <Why
           motor={design.motor.kind}
           causes={explanation}
@@ -68,16 +75,19 @@ export function TuneDetails(props: TuneDetailsProps) {
             : 'The model cannot run the car as it was wound.'}
         </p>
       ),
-    changes: () => (
-      <WhatNext
-        design={design}
-        next={tuning.next}
-        straight={tuning.straight}
-        explain={explain}
-        onTake={actions.applyChange}
-        onFlicked={(care) => edit((car) => ({ ...car, care }))}
-      />
-    ),
+    changes: () =>
+      tuning.pending.includes('changes') ? (
+        awaited
+      ) : (
+        <WhatNext
+          design={design}
+          next={tuning.next}
+          straight={tuning.straight}
+          explain={explain}
+          onTake={actions.applyChange}
+          onFlicked={(care) => edit((car) => ({ ...car, care }))}
+        />
+      ),
     fit: () => <WhatItMeans tuning={tuning} nameOf={nameOf} explain={explain} onPut={() => actions.applyFit(tuning.values)} />,
     runs: () => <LikeRunGroups carId={carId} tuning={tuning} nameOf={nameOf} explain={explain} runs={runs} onLeaveOut={actions.leaveOut} />,
     compare: () => <Compare groups={tuning.groups} runs={runs} nameOf={nameOf} goal={goalOf(design.aim)} explain={explain} />,

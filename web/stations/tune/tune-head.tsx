@@ -8,7 +8,7 @@ import { intervalParts, percent } from './describe-tuning.ts';
 import styles from './tune.module.css';
 
 interface TuneHeadProps {
-  /** Null until the runs are weighed. */
+  /** Null until the runs are read. */
   readonly tuning: Tuning | null;
   readonly explain: ((figure: string) => Explanation) | undefined;
 }
@@ -16,7 +16,7 @@ interface TuneHeadProps {
 /** The one number: how far the car goes now, as its runs tell. */
 export function TuneHead({ tuning, explain }: TuneHeadProps) {
   const units = useUnits();
-  if (!tuning || !explain) return <p className={styles.number}>…</p>;
+  if (!tuning || !explain || tuning.pending.includes('fit')) return <p className={styles.number}>…</p>;
   const { full } = tuning;
   if (!full) return null;
   const [mean, next] = [intervalParts(full.mean, units), intervalParts(full.next, units)];

@@ -5,6 +5,7 @@ import type { CarDesign } from '../../../core/car/car-design.ts';
 import type { RunOfCar } from '../../../core/trials/compared-runs.ts';
 import { explain } from '../../../core/trials/causes.ts';
 import { nextByRuns } from '../../../core/trials/next-thing.ts';
+import type { TuningStage } from '../../../core/trials/tuning.ts';
 import { repairsIn, runPlan, tuningLog } from '../../../core/trials/tuning-log.ts';
 import { NotFoundScreen } from '../../app/error-screen.tsx';
 import { ReadFailure } from '../../app/read-failure.tsx';
@@ -60,6 +61,9 @@ export function TunePage() {
   return <Tune key={carId} carId={carId} design={design} runs={runs} />;
 }
 
+/** What is still worked out, as it is told. */
+const PENDING: Readonly<Record<TuningStage, string>> = { fit: 'the fit', causes: 'the causes', changes: 'what to change' };
+
 interface TuneProps {
   readonly carId: string;
   readonly design: CarDesign;
@@ -74,12 +78,13 @@ function Tune({ carId, design, runs }: TuneProps) {
   const putRight = useMemo(() => repairsIn(versions), [versions]);
   const { checks, given, toggle } = useTuneChecks(carId, design, putRight.length);
   const { aimed, field, isOfAll } = useAim(carId, design);
-  const job = useTuning(isOfAll && !field ? null : aimed, runs, putRight, given);
-  const tuning = job.result;
+  const isFieldAwaited = isOfAll && !field;
+  const { job, tuning } = useTuning(design, isFieldAwaited ? null : aimed, runs, putRight, given);
+  const pending = tuning?.pending ?? [];
   const log = useMemo(() => tuningLog(versions, design, runs), [versions, design, runs]);
   const explanation = useMemo(() => (tuning?.causes ? explain(tuning.causes, { noted: tuning.noted, checks }) : null), [tuning, checks]);
   const next = useMemo(
-    () => tuning && nextByRuns(tuning, explanation, { checks, plan: runPlan(log), motor: design.motor.kind }),
+    () => (tuning?.pending.length === 0 ? nextByRuns(tuning, explanation, { checks, plan: runPlan(log), motor: design.motor.kind }) : null),
     [tuning, explanation, checks, log, design.motor.kind],
   );
   const explainFigure = useMemo(() => (tuning ? explainTuning(tuning, units) : undefined), [tuning, units]);
@@ -116,7 +121,15 @@ function Tune({ carId, design, runs }: TuneProps) {
                   onUndo={actions.undo}
                 />
               ) : (
-                <Skeleton variant="rectangular" height={180} />
+                <>
+                  <Skeleton variant="rectangular" height={150} />
+                  {(isFieldAwaited || job.progress !== null) && (
+                    <p role="status" className={`${plain.text} ${plain.muted}`}>
+                      Working out {isFieldAwaited && 'the other cars of the brief, '}
+                      {pending.map((stage) => PENDING[stage]).join(', ')} …
+                    </p>
+                  )}
+                </>
               )}
             </div>
             <div className={styles.picture}>
@@ -142,7 +155,7 @@ function Tune({ carId, design, runs }: TuneProps) {
               )}
             </div>
           </div>
-          {tuning && explainFigure && (
+          {tuning && explainFigure && !pending.includes('fit') && (
             <TuneDetails
               carId={carId}
               tuning={tuning}
@@ -161,7 +174,7 @@ function Tune({ carId, design, runs }: TuneProps) {
         </>
       )}
       <CarConflict />
-      {!tuning && <NextStep carId={carId} design={design} />}
+      {!job.result && <NextStep carId={carId} design={design} />}
     </div>
   );
 }
