@@ -61,9 +61,10 @@ export function createApp(store: Store, webRoot?: string): Served {
     if (found) tellLeader(found.classId);
   };
   const presence = makePresence((crewId) => {
-    onCrew(crewId);
     const found = classes.crewOf(crewId);
-    if (found) spaces.ifOpen(crewId)?.live.tell({ kind: 'class', classId: found.classId }, 'written');
+    if (!found) return;
+    tellLeader(found.classId);
+    spaces.ifOpen(crewId)?.live.tell({ kind: 'class', classId: found.classId }, 'written');
   });
   const spaces = makeSpaces(store.db.name, (crewId, spaceStore) => spaceApi({ crewId, store: spaceStore, presence, onCrew }));
   const classes = makeClasses({ store, spaces, presence });

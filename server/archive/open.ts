@@ -18,7 +18,9 @@ function partsOf(files: readonly ZippedFile[]): readonly Part[] {
   const parts = new Map<string | null, ZippedFile[]>([[null, []]]);
   for (const file of files) {
     const { crewId, place } = inSpace(file.place);
-    parts.set(crewId, [...(parts.get(crewId) ?? []), { ...file, place }]);
+    const of = parts.get(crewId) ?? [];
+    of.push({ ...file, place });
+    parts.set(crewId, of);
   }
   return [...parts].map(([crewId, of]) => ({ crewId, files: of.toSorted((a, b) => archiveOrder(a.place) - archiveOrder(b.place)) }));
 }

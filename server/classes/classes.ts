@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
+import { randomInt } from 'node:crypto';
 import { CARD_LENGTH, CARD_SIGNS, readCardCode } from '../../core/schema/card-code.ts';
 import type { CrewStanding } from '../../core/schema/crew-standing.ts';
 import type { CrewClass } from '../../core/schema/generated/crew-class.ts';
@@ -7,17 +7,15 @@ import type { JoinedSpace } from '../../core/schema/sharing.ts';
 import type { Store } from '../database.ts';
 import { classQueries } from '../queries/classes.ts';
 import { crewCardQueries } from '../queries/crew-cards.ts';
+import { hashOf, isSameCode, newToken } from '../sharing/tokens.ts';
 import { beginSpace } from './begin-space.ts';
 import { NOT_BEGUN, standingQueries, type SpaceStanding } from './crew-standing.ts';
 import type { Presence } from './presence.ts';
 import type { Space, Spaces } from './spaces.ts';
 
-/** Bytes of what a device is known by. */
-const TOKEN_BYTES = 32;
 /** ms between two notes of when a device was last there. */
 const NOTED = 60_000;
 
-export const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 const drawnCode = (): string => Array.from({ length: CARD_LENGTH }, () => CARD_SIGNS[randomInt(CARD_SIGNS.length)]).join('');
 
 /** A crew with the class that it belongs to. */
@@ -108,15 +106,11 @@ export function makeClasses({ store: { db }, spaces, presence }: ClassParts) {
     write: (classId: string, base: number, content: CrewClass): boolean => classes.write(classId, base, content, now()),
     /** Lets a device in by the code of a card: the token that it is known by from then on, or null for no card’s code. */
     join: (typed: string): string | null => {
-      const code = Buffer.from(readCardCode(typed) ?? '');
-      // Each is compared, whichever fits: how long it takes tells nothing.
-      const fitting = cards.all().filter((card) => {
-        const right = Buffer.from(card.code);
-        return right.length === code.length && timingSafeEqual(right, code);
-      });
-      const [card] = fitting;
+      const code = readCardCode(typed) ?? '';
+      // Each is compared, whichever fits.
+      const [card] = cards.all().filter(({ code: right }) => isSameCode(code, right));
       if (!card || !crewOf(card.crewId)) return null;
-      const token = randomBytes(TOKEN_BYTES).toString('hex');
+      const token = newToken();
       cards.addDevice(hashOf(token), card.crewId, now());
       return token;
     },

@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
+import { randomInt } from 'node:crypto';
 import { once } from 'node:events';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -8,6 +8,7 @@ import { boundSockets } from '../bounded-sockets.ts';
 import type { Db } from '../database.ts';
 import { limitAttempts } from './attempts.ts';
 import { trustedProxy } from './proxy.ts';
+import { hashOf, isSameCode, newToken } from './tokens.ts';
 
 /** Lets phones of the local network join, from a press until a press; off at first. */
 export interface Sharing {
@@ -43,9 +44,8 @@ export interface CrewDoor {
 /** Phones cannot be let in, with the reason and the remedy. */
 export class CannotShare extends Error {}
 
-/** Figures of a code, typed in by hand; bytes of what a phone is known by afterwards. */
+/** Figures of a code, typed in by hand. */
 const FIGURES = 6;
-const TOKEN_BYTES = 32;
 /** The port for phones, always the same: runs that wait on a phone find the program again. */
 const USUAL_PORT = 4811;
 /** Wrong codes in a minute, of one address and of all: at this rate one of three codes is guessed in about a week. */
@@ -93,8 +93,6 @@ function drawnCodes(): Codes {
   while (codes.size < HALL_ROLES.length) codes.add(String(randomInt(10 ** FIGURES)).padStart(FIGURES, '0'));
   return Object.fromEntries([...codes].map((code, i) => [HALL_ROLES[i]!, code])) as Codes;
 }
-
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** What of sharing outlives a restart: one row of the database. */
 function storedSharing(db: Db) {
@@ -182,18 +180,15 @@ export function makeSharing(db: Db, crews: CrewDoor): Sharing {
     join: (code, from) => {
       if (shared === null) return null;
       if (!attempts.mayTry(from)) return 'wait';
-      const typed = Buffer.from(typeof code === 'string' ? code : '');
-      // Each is compared, whichever fits: how long it takes tells nothing.
-      const fitting = HALL_ROLES.filter((role) => {
-        const right = Buffer.from(shared!.codes[role]);
-        return typed.length === right.length && timingSafeEqual(typed, right);
-      });
+      const typed = typeof code === 'string' ? code : '';
+      // Each is compared, whichever fits.
+      const fitting = HALL_ROLES.filter((role) => isSameCode(typed, shared!.codes[role]));
       if (fitting.length === 0) {
         const token = typeof code === 'string' ? crews.join(code) : null;
         if (token === null) attempts.count(from);
         return token;
       }
-      const token = randomBytes(TOKEN_BYTES).toString('hex');
+      const token = newToken();
       shared.joined.set(hashOf(token), { role: fitting[0]!, carId: null, entry: null });
       save();
       return token;
